@@ -1,0 +1,179 @@
+package yentra.cli;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import yentra.core.boundary.SpaceVolume;
+import yentra.core.check.Finding;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.ReadNote;
+import yentra.core.envelope.Side;
+import yentra.core.envelope.Site;
+import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.Polygon;
+
+/**
+ * The machine-readable answer of {@code check} for one file. Field names are a published interface:
+ * add, never rename.
+ */
+final class CheckReport {
+  private final Checked checked;
+  private final Envelope envelope;
+
+  private CheckReport(Checked checked) {
+    this.checked = checked;
+    this.envelope = checked.envelope();
+  }
+
+  static Map<String, Object> of(Checked checked) {
+    return new CheckReport(checked).report();
+  }
+
+  private Map<String, Object> report() {
+    Map<String, Object> r = new LinkedHashMap<>();
+    r.put("file", checked.file().toString());
+    r.put("format", checked.reading().format().name().toLowerCase(Locale.ROOT));
+    r.put("schema", envelope.delivered().schema());
+    r.put("totals", totals());
+    Site s = envelope.site();
+    r.put(
+        "site",
+        map(
+            "latitude",
+            s.latitude(),
+            "longitude",
+            s.longitude(),
+            "elevation_m",
+            s.elevation(),
+            "trueNorth_deg",
+            s.northAzimuth()));
+    r.put("spaces", envelope.spaces().stream().map(this::space).toList());
+    r.put("surfaces", envelope.surfaces().stream().map(this::surface).toList());
+    r.put("findings", checked.findings().stream().map(this::finding).toList());
+    r.put("assumptions", assumptions());
+    r.put(
+        "timings_ms",
+        map("read", checked.readMs(), "derive", checked.deriveMs(), "check", checked.checkMs()));
+    return r;
+  }
+
+  private Map<String, Object> totals() {
+    double floor = 0;
+    double volume = 0;
+    for (SpaceVolume v : checked.context().volumes().all()) {
+      floor += v.floorArea();
+      volume += v.volume();
+    }
+    return map(
+        "storeys", envelope.storeys().size(),
+        "spaces", envelope.spaces().size(),
+        "surfaces", envelope.surfaces().size(),
+        "openings", envelope.openingCount(),
+        "shades", envelope.surfaces().stream().filter(s -> s.type().isShading()).count(),
+        "zones", envelope.zones().size(),
+        "constructions", envelope.constructions().size(),
+        "materials", envelope.materials().size(),
+        "window_types", envelope.glazings().size(),
+        "floorArea_m2", floor,
+        "volume_m3", volume);
+  }
+
+  private Map<String, Object> space(Space s) {
+    SpaceVolume v = checked.context().volumes().of(s.key());
+    return map(
+        "id", envelope.fileId(s.key()),
+        "name", s.name(),
+        "storey", s.storey() == null ? "" : s.storey(),
+        "floorArea_m2", v.floorArea(),
+        "volume_m3", v.volume(),
+        "statedFloorArea_m2", s.statedFloorArea(),
+        "statedVolume_m3", s.statedVolume(),
+        "enclosed", v.enclosed(),
+        "openEdges", v.openPieces().size());
+  }
+
+  private Map<String, Object> surface(Surface s) {
+    Polygon p = checked.context().direction(s) < 0 ? s.polygon().reversed() : s.polygon();
+    return map(
+        "id", envelope.fileId(s.key()),
+        "name", s.name(),
+        "type", s.type().gbxml(),
+        "exposure", s.exposure().label(),
+        "grossArea_m2", p.area(),
+        "netArea_m2", s.netArea(),
+        "tilt_deg", p.tilt(),
+        "azimuth_deg", envelope.site().fromTrueNorth(p.azimuth()),
+        "spaces", s.sides().stream().map(Side::space).map(envelope::fileId).toList(),
+        "construction", s.construction(),
+        "uValue", envelope.construction(s.construction()).map(c -> c.uValue()).orElse(null),
+        "boundaryKind", s.kind().label(),
+        "thickness_m", s.thickness(),
+        "source", source(s.element() != null ? s.element() : s.source()),
+        "openings", s.openings().stream().map(this::opening).toList());
+  }
+
+  private Map<String, Object> opening(Opening o) {
+    return map(
+        "id",
+        envelope.fileId(o.key()),
+        "type",
+        o.type().gbxml(),
+        "area_m2",
+        o.polygon().area(),
+        "source",
+        source(o.element() != null ? o.element() : o.source()));
+  }
+
+  private static Map<String, Object> source(SourceRef s) {
+    return map("class", s.elementClass(), "id", s.id(), "name", s.name());
+  }
+
+  private Map<String, Object> finding(Finding f) {
+    Map<String, Object> m =
+        map(
+            "code",
+            f.code(),
+            "severity",
+            f.severity().label(),
+            "objects",
+            f.objects().stream().map(envelope::fileId).toList(),
+            "measured",
+            f.measured(),
+            "limit",
+            f.limit(),
+            "unit",
+            f.unit(),
+            "message",
+            f.message());
+    if (f.line() > 0) {
+      m.put("where", map("line", f.line(), "column", f.column()));
+    }
+    return m;
+  }
+
+  private List<String> assumptions() {
+    List<String> out = new ArrayList<>();
+    for (ReadNote n : envelope.notes()) {
+      if (n.kind() == ReadNote.Kind.ASSUMED
+          || n.kind() == ReadNote.Kind.LEFT_OUT
+          || n.kind() == ReadNote.Kind.UNIT_ASSUMED) {
+        out.add(n.message());
+      }
+    }
+    return out;
+  }
+
+  /** A map in the order given; values may be null. */
+  static Map<String, Object> map(Object... pairs) {
+    Map<String, Object> m = new LinkedHashMap<>();
+    for (int i = 0; i < pairs.length; i += 2) {
+      m.put((String) pairs[i], pairs[i + 1]);
+    }
+    return m;
+  }
+}

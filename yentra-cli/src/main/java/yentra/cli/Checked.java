@@ -1,0 +1,58 @@
+package yentra.cli;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import yentra.core.check.CheckCatalogue;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Finding;
+import yentra.core.check.Limits;
+import yentra.core.check.Severity;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.geometry.Tolerance;
+import yentra.core.intake.DeliveryReader;
+
+/** A file read and checked, with the times it took in milliseconds. */
+record Checked(
+    Path file,
+    DeliveryReader.Reading reading,
+    CheckContext context,
+    List<Finding> findings,
+    long readMs,
+    long deriveMs,
+    long checkMs) {
+  static Checked of(Path file, Limits limits) throws IOException, UnreadableException {
+    Tolerance tolerance = Tolerance.standard();
+    long t0 = System.nanoTime();
+    DeliveryReader.Reading reading =
+        new DeliveryReader(ReadLimits.standard(), tolerance)
+            .read(new FileSource(file), DeliveryReader.Progress.NONE);
+    long t1 = System.nanoTime();
+    CheckContext context = new CheckContext(reading.envelope(), limits, tolerance);
+    long t2 = System.nanoTime();
+    List<Finding> findings = CheckCatalogue.run(context);
+    long t3 = System.nanoTime();
+    return new Checked(
+        file,
+        reading,
+        context,
+        findings,
+        (t1 - t0) / 1_000_000,
+        (t2 - t1) / 1_000_000,
+        (t3 - t2) / 1_000_000);
+  }
+
+  Envelope envelope() {
+    return reading.envelope();
+  }
+
+  long count(Severity severity) {
+    return findings.stream().filter(f -> f.severity() == severity).count();
+  }
+
+  boolean hasFaults() {
+    return count(Severity.BLOCKER) + count(Severity.ERROR) > 0;
+  }
+}

@@ -1,0 +1,73 @@
+package yentra.cli;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import yentra.core.check.Limits;
+import yentra.core.check.Severity;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.exchange.Handover;
+import yentra.core.geometry.Tolerance;
+
+/** Writes the envelope as gbXML and reads it back. */
+@Command(
+    name = "translate",
+    description = "Writes the envelope of a file as gbXML 6.01.",
+    mixinStandardHelpOptions = true)
+final class TranslateCommand implements Callable<Integer> {
+  @Parameters(paramLabel = "IN", description = "an IFC or gbXML file")
+  private Path in;
+
+  @Option(names = "-o", required = true, paramLabel = "OUT", description = "the file to write")
+  private Path out;
+
+  @Option(names = "--to", defaultValue = "gbxml-6.01", description = "gbxml-6.01 (default)")
+  private String to;
+
+  @Option(names = "--allow-blockers", description = "write even when blockers are open")
+  private boolean allowBlockers;
+
+  @Override
+  public Integer call() throws IOException, UnreadableException {
+    if (!to.equals("gbxml-6.01")) {
+      throw new IOException("The format " + to + " is not offered; gbxml-6.01 is.");
+    }
+    Checked checked = Checked.of(in, Limits.STANDARD);
+    long blockers = checked.count(Severity.BLOCKER);
+    if (blockers > 0 && !allowBlockers) {
+      System.err.println(
+          in
+              + ": "
+              + blockers
+              + (blockers == 1 ? " blocker is" : " blockers are")
+              + " open, so nothing was written. See them with check, or write all the same with --allow-blockers.");
+      return 1;
+    }
+    Handover handover =
+        Handover.gbxml(checked.envelope(), ReadLimits.standard(), Tolerance.standard());
+    Path target = out.toAbsolutePath();
+    Path part = Files.createTempFile(target.getParent(), ".yentra", ".part");
+    try {
+      Files.write(part, handover.bytes());
+      Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);
+    } finally {
+      Files.deleteIfExists(part);
+    }
+    handover.differences().forEach(d -> System.out.println("differs: " + d));
+    System.out.println(
+        out
+            + ": "
+            + handover.bytes().length
+            + " bytes; read back "
+            + (handover.differences().isEmpty()
+                ? "equal"
+                : "with " + handover.differences().size() + " differences"));
+    return handover.differences().isEmpty() ? 0 : 1;
+  }
+}

@@ -1,0 +1,64 @@
+package yentra.core.boundary;
+
+import yentra.core.envelope.SourceRef;
+import yentra.core.geometry.Polygon;
+
+/**
+ * A second-level space boundary as a delivery gives it.
+ *
+ * @param key stable key for the surface or opening it becomes
+ * @param space key of its space
+ * @param face its outline, counter-clockwise seen from outside the space
+ * @param element the building element, or null
+ * @param elementKey what identifies the element, or empty
+ * @param hostKey for an opening, what identifies the element it was cut into, where the delivery
+ *     says so; else empty
+ * @param role surface, or what kind of opening
+ * @param virtual there is no barrier
+ * @param side what the delivery says of the other side
+ * @param corresponding key of the boundary on the other side as delivered, or empty
+ * @param source the boundary in the file
+ */
+public record DeliveredBoundary(
+    String key,
+    String space,
+    Polygon face,
+    SourceRef element,
+    String elementKey,
+    String hostKey,
+    Role role,
+    boolean virtual,
+    OtherSide side,
+    String corresponding,
+    SourceRef source) {
+  /** What the boundary stands for. */
+  public enum Role {
+    SURFACE,
+    WINDOW,
+    DOOR,
+    HOLE
+  }
+
+  /** What the delivery says of the other side. */
+  public enum OtherSide {
+    INTERNAL,
+    EXTERNAL,
+    EARTH,
+    NOT_SAID
+  }
+
+  boolean isOpening() {
+    return role != Role.SURFACE;
+  }
+
+  DeliveredBoundary withFace(Polygon f) {
+    return new DeliveredBoundary(
+        key, space, f, element, elementKey, hostKey, role, virtual, side, corresponding, source);
+  }
+
+  /** The same boundary under another key. */
+  public DeliveredBoundary withKey(String k) {
+    return new DeliveredBoundary(
+        k, space, face, element, elementKey, hostKey, role, virtual, side, corresponding, source);
+  }
+}

@@ -1,0 +1,114 @@
+package yentra.core.boundary;
+
+import java.util.ArrayList;
+import java.util.List;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.Hole;
+import yentra.core.geometry.OpenEdges;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Shell;
+import yentra.core.geometry.Tolerance;
+
+/**
+ * The volume of one space, as its shell and its surfaces give it.
+ *
+ * <p>A space is enclosed when its shell closes, or its surfaces do (each with the polygon on this
+ * space's side, or all with their own polygon). Areas and volume come from the first of these that
+ * closes; when none does, from the shell, or else from the surfaces.
+ *
+ * @param faces the faces that the figures come from, turned outwards
+ * @param inwardShellFaces the delivered shell's faces that point inwards
+ * @param openPieces open edges; empty when the space is enclosed
+ * @param holes what they outline
+ * @param floorArea area in m² of the faces that face down (tilt above 120°)
+ * @param volume m³; not meaningful unless enclosed
+ */
+public record SpaceVolume(
+    Space space,
+    Shell faces,
+    List<Polygon> inwardShellFaces,
+    List<OpenEdges.Piece> openPieces,
+    List<Hole> holes,
+    double floorArea,
+    double volume) {
+  private static final double FLOOR_TILT = 120;
+
+  /** True when no edge is open and there are faces at all. */
+  public boolean enclosed() {
+    return openPieces.isEmpty() && !faces.faces().isEmpty();
+  }
+
+  /**
+   * Measures a space.
+   *
+   * @param surfaces the surfaces that name this space as a neighbour, those within one space left
+   *     out
+   */
+  static SpaceVolume measure(Space space, List<Surface> surfaces, Tolerance tolerance) {
+    List<Polygon> shell = solid(space.shell(), tolerance);
+    List<Polygon> sides = new ArrayList<>();
+    List<Polygon> own = new ArrayList<>();
+    for (Surface s : surfaces) {
+      int i = s.sides().get(0).space().equals(space.key()) ? 0 : 1;
+      sides.add(s.face(i));
+      own.add(i == 0 ? s.polygon() : s.polygon().reversed());
+    }
+    List<List<Polygon>> candidates = new ArrayList<>();
+    candidates.add(shell);
+    candidates.add(solid(sides, tolerance));
+    if (!own.equals(sides)) {
+      candidates.add(solid(own, tolerance));
+    }
+    candidates.removeIf(List::isEmpty);
+    List<OpenEdges.Piece> open = List.of();
+    List<Polygon> faces = candidates.isEmpty() ? List.of() : candidates.get(0);
+    for (List<Polygon> c : candidates) {
+      List<OpenEdges.Piece> pieces = OpenEdges.find(c, tolerance);
+      if (pieces.isEmpty()) {
+        faces = c;
+        open = pieces;
+        break;
+      }
+      // holes are told by the surfaces, since those are what a simulation gets; the shell speaks
+      // only where there are none
+      if (open.isEmpty() || c != shell && (faces == shell || length(pieces) < length(open))) {
+        open = pieces;
+      }
+    }
+    return from(space, faces, open, tolerance);
+  }
+
+  private static SpaceVolume from(
+      Space space, List<Polygon> faces, List<OpenEdges.Piece> open, Tolerance tolerance) {
+    Shell delivered = Shell.of(solid(space.shell(), tolerance));
+    List<Polygon> inward =
+        delivered.faces().stream()
+            .filter(f -> delivered.direction(f, tolerance.gap()) < 0)
+            .toList();
+    Shell outward = Shell.of(faces).outward(tolerance.gap());
+    double floor =
+        outward.faces().stream()
+            .filter(f -> f.tilt() > FLOOR_TILT)
+            .mapToDouble(Polygon::area)
+            .sum();
+    return new SpaceVolume(
+        space,
+        outward,
+        inward,
+        List.copyOf(open),
+        Hole.from(open, tolerance),
+        floor,
+        outward.signedVolume());
+  }
+
+  private static double length(List<OpenEdges.Piece> pieces) {
+    return pieces.stream().mapToDouble(OpenEdges.Piece::length).sum();
+  }
+
+  /** The polygons that have an area, so that broken ones do not stop the rest. */
+  private static List<Polygon> solid(List<Polygon> polygons, Tolerance tolerance) {
+    double least = tolerance.length() * tolerance.length();
+    return polygons.stream().filter(p -> p.outer().size() >= 3 && p.area() > least).toList();
+  }
+}

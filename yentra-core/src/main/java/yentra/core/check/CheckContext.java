@@ -1,0 +1,74 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import yentra.core.boundary.SpaceVolumes;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.Tolerance;
+
+/**
+ * What all checks of one run share: the envelope, the limits, and what has been measured once for
+ * all.
+ */
+public final class CheckContext {
+  private final Envelope envelope;
+  private final Limits limits;
+  private final Tolerance tolerance;
+  private final SpaceVolumes volumes;
+  private final Naming naming;
+  private final Map<String, Integer> directions = new ConcurrentHashMap<>();
+
+  public CheckContext(Envelope envelope, Limits limits, Tolerance tolerance) {
+    this.envelope = envelope;
+    this.limits = limits;
+    this.tolerance = tolerance;
+    this.volumes = SpaceVolumes.of(envelope, tolerance);
+    this.naming = new Naming(envelope, this::direction);
+  }
+
+  public Envelope envelope() {
+    return envelope;
+  }
+
+  public Tolerance tolerance() {
+    return tolerance;
+  }
+
+  public SpaceVolumes volumes() {
+    return volumes;
+  }
+
+  public Naming naming() {
+    return naming;
+  }
+
+  double limit(Descriptor check, String name) {
+    return limits.of(check, name);
+  }
+
+  /** {@link SpaceVolumes#direction}, worked out once per surface. */
+  public int direction(Surface s) {
+    return directions.computeIfAbsent(s.key(), k -> volumes.direction(s));
+  }
+
+  /** Starts a finding of a check about some objects; the place in the file is that of the first. */
+  FindingBuilder finding(Descriptor check, String... objects) {
+    return new FindingBuilder(check, List.of(objects))
+        .at(source(objects.length == 0 ? "" : objects[0]));
+  }
+
+  private SourceRef source(String key) {
+    return envelope
+        .surface(key)
+        .map(Surface::source)
+        .or(() -> envelope.space(key).map(s -> s.source()))
+        .or(() -> envelope.opening(key).map(Opening::source))
+        .or(() -> envelope.construction(key).map(c -> c.source()))
+        .orElse(SourceRef.REPAIR);
+  }
+}

@@ -1,0 +1,58 @@
+package yentra.core.check;
+
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.ReadNote;
+
+/** Turns what the reader noted into findings, as long as a repair has not made it void. */
+final class FileNotes {
+  private FileNotes() {}
+
+  static Finding finding(CheckContext context, Descriptor check, ReadNote n) {
+    String named = n.object().isEmpty() ? "" : context.naming().object(n.object());
+    FindingBuilder b =
+        n.object().isEmpty()
+            ? new FindingBuilder(check, java.util.List.of())
+            : context.finding(check, n.object());
+    if (n.kind() == ReadNote.Kind.DUPLICATE_ID) {
+      b.measured(n.count(), 1.0, "count");
+    }
+    String message =
+        n.kind() == ReadNote.Kind.DANGLING_REFERENCE
+            ? upper(named) + " " + n.message() + "."
+            : n.message()
+                + (named.isEmpty() || n.message().contains(named) ? "" : " (" + named + ")");
+    return b.subject(n.subject() + (n.value().isEmpty() ? "" : "=" + n.value()))
+        .at(n.line(), n.column())
+        .says(message);
+  }
+
+  private static String upper(String s) {
+    return s.isEmpty() ? s : Character.toUpperCase(s.charAt(0)) + s.substring(1);
+  }
+
+  /** Whether the note still says something true of the envelope as it is now. */
+  static boolean holds(Envelope e, ReadNote n) {
+    String key = n.object();
+    boolean surface = e.surface(key).isPresent();
+    boolean opening = e.opening(key).isPresent();
+    return switch (n.subject()) {
+      case "surfaceType" ->
+          surface && e.surface(key).get().type() == yentra.core.envelope.SurfaceType.UNRESOLVED;
+      case "constructionIdRef" ->
+          refers(
+              n,
+              surface
+                  ? e.surface(key).get().construction()
+                  : opening ? e.opening(key).get().construction() : null);
+      case "windowTypeIdRef" -> opening && refers(n, e.opening(key).get().glazing());
+      case "spaceIdRef" ->
+          n.kind() != ReadNote.Kind.DANGLING_REFERENCE
+              || surface && e.surface(key).get().isAdjacentTo(n.value());
+      default -> true;
+    };
+  }
+
+  private static boolean refers(ReadNote n, String reference) {
+    return n.value().equals(reference);
+  }
+}

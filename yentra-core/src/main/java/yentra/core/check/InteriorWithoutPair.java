@@ -1,0 +1,44 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+import yentra.core.envelope.Surface;
+
+/**
+ * ADJ-501: an interior type with fewer than two adjacent spaces. Adjacent spaces of surfaces with
+ * an interior type are counted.
+ */
+final class InteriorWithoutPair implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "ADJ-501",
+          Severity.ERROR,
+          "an interior type with fewer than two adjacent spaces",
+          "Adjacent spaces of surfaces with an interior type are counted.",
+          "The surface is treated as adiabatic or outdoor, so heat flow between the rooms is lost.",
+          List.of());
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    for (Surface s : context.envelope().surfaces()) {
+      if (s.type().isInterior() && s.sides().size() == 1) {
+        report.accept(
+            context
+                .finding(DESCRIPTOR, s.key())
+                .measured(1, 2.0, "count")
+                .evidence(Evidence.area(s.polygon()))
+                .says(
+                    "The "
+                        + context.naming().surface(s)
+                        + " has an interior type ("
+                        + s.type().gbxml()
+                        + ") but only one adjacent space."));
+      }
+    }
+  }
+}

@@ -1,0 +1,43 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+import yentra.core.envelope.BoundaryKind;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
+
+/**
+ * THM-701: a surface without a construction. Surfaces that name no construction; air boundaries,
+ * shading and faces that are not resolved yet are not asked, and one that names a missing
+ * construction is FMT-104.
+ */
+final class NoConstruction implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "THM-701",
+          Severity.ERROR,
+          "a surface without a construction",
+          "Surfaces that name no construction; air boundaries, shading and faces that are not resolved yet are not asked, and one that names a missing construction is FMT-104.",
+          "Heat flow through it cannot be computed.",
+          List.of());
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    for (Surface s : context.envelope().surfaces()) {
+      boolean asked =
+          !s.type().isShading() && s.type() != SurfaceType.AIR && s.kind() != BoundaryKind.FACE;
+      if (asked && (s.construction() == null || s.construction().isBlank())) {
+        report.accept(
+            context
+                .finding(DESCRIPTOR, s.key())
+                .evidence(Evidence.area(s.polygon()))
+                .says("The " + context.naming().surface(s) + " has no construction."));
+      }
+    }
+  }
+}

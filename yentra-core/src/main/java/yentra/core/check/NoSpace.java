@@ -1,0 +1,39 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+import yentra.core.envelope.Surface;
+
+/** ADJ-509: a surface with no space that is not shading. Adjacent spaces are counted. */
+final class NoSpace implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "ADJ-509",
+          Severity.ERROR,
+          "a surface with no space that is not shading",
+          "Adjacent spaces are counted.",
+          "The surface bounds nothing and is dropped, or stops the simulation.",
+          List.of());
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    for (Surface s : context.envelope().surfaces()) {
+      if (s.sides().isEmpty() && !s.type().isShading()) {
+        report.accept(
+            context
+                .finding(DESCRIPTOR, s.key())
+                .measured(0, 1.0, "count")
+                .evidence(Evidence.area(s.polygon()))
+                .says(
+                    "The "
+                        + context.naming().surface(s)
+                        + " belongs to no space and is not shading."));
+      }
+    }
+  }
+}

@@ -1,0 +1,44 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+import yentra.core.envelope.Surface;
+
+/**
+ * ADJ-506: the outward normal points into the surface's own space. The polygon's Newell normal;
+ * places before and behind it are tested for being in its first space.
+ */
+final class NormalInward implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "ADJ-506",
+          Severity.ERROR,
+          "the outward normal points into the surface's own space",
+          "The polygon's Newell normal; places before and behind it are tested for being in its first space.",
+          "Sun and wind reach the wrong side, and the tilt is mirrored.",
+          List.of());
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    for (Surface s : context.envelope().surfaces()) {
+      if (!s.type().isShading() && s.polygon().outer().size() >= 3 && context.direction(s) < 0) {
+        report.accept(
+            context
+                .finding(DESCRIPTOR, s.key())
+                .measured(180, 90.0, "deg")
+                .evidence(Evidence.area(s.polygon()))
+                .says(
+                    "The outline of the "
+                        + context.naming().surface(s)
+                        + " runs the wrong way round: its outer side faces into "
+                        + context.naming().space(s.sides().get(0).space())
+                        + "."));
+      }
+    }
+  }
+}

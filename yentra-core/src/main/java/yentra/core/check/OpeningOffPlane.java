@@ -1,0 +1,67 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.Plane;
+import yentra.core.geometry.PlaneFit;
+
+/**
+ * OPN-601: an opening that is not in its parent's plane. Largest distance of the opening's vertices
+ * from the parent's least-squares plane, and the angle between the two planes.
+ */
+final class OpeningOffPlane implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "OPN-601",
+          Severity.ERROR,
+          "an opening that is not in its parent's plane",
+          "Largest distance of the opening's vertices from the parent's least-squares plane, and the angle between the two planes.",
+          "The opening is lost, or its parent is no longer closed.",
+          List.of(
+              new Limit("distance", "m", 0.01, 0.0001, 0.5),
+              new Limit("angle", "deg", 1, 0.01, 30)));
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    double limit = context.limit(DESCRIPTOR, "distance");
+    double angleLimit = context.limit(DESCRIPTOR, "angle");
+    for (Surface s : context.envelope().surfaces()) {
+      if (s.openings().isEmpty() || s.polygon().outer().size() < 3) {
+        continue;
+      }
+      Plane plane = PlaneFit.of(s.polygon().outer());
+      for (Opening o : s.openings()) {
+        double off =
+            o.polygon().outer().stream()
+                .mapToDouble(v -> Math.abs(plane.distance(v)))
+                .max()
+                .orElse(0);
+        double angle =
+            o.polygon().area() < 1e-6 ? 0 : plane.angleTo(PlaneFit.of(o.polygon().outer()));
+        angle = Math.min(angle, 180 - angle);
+        if (off > limit || angle > angleLimit) {
+          report.accept(
+              context
+                  .finding(DESCRIPTOR, o.key(), s.key())
+                  .measured(off, limit, "m")
+                  .evidence(Evidence.area(o.polygon()))
+                  .says(
+                      "The "
+                          + context.naming().opening(o)
+                          + " is not in its plane: it stands up to "
+                          + Text.millimetres(off)
+                          + " off, turned by "
+                          + Text.degrees(angle)
+                          + "."));
+        }
+      }
+    }
+  }
+}

@@ -1,0 +1,52 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+import yentra.core.geometry.SelfIntersection;
+import yentra.core.geometry.Vec3;
+
+/**
+ * GEO-303: self-intersecting polygon. Pairs of edges that cut through each other, touching left
+ * out.
+ */
+final class SelfCrossing implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "GEO-303",
+          Severity.BLOCKER,
+          "self-intersecting polygon",
+          "Pairs of edges that cut through each other, touching left out.",
+          "Area and normal of such an outline mean nothing.",
+          List.of());
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    Outlines.each(
+        context,
+        (key, p) -> {
+          List<Vec3> crossings = SelfIntersection.find(p, context.tolerance());
+          if (!crossings.isEmpty()) {
+            Vec3 c = crossings.get(0);
+            report.accept(
+                context
+                    .finding(DESCRIPTOR, key)
+                    .measured(crossings.size(), 0.0, "count")
+                    .evidence(Evidence.points(crossings))
+                    .says(
+                        String.format(
+                            Locale.ROOT,
+                            "The outline of the %s crosses itself at (%.3f, %.3f, %.3f).",
+                            context.naming().object(key),
+                            c.x(),
+                            c.y(),
+                            c.z())));
+          }
+        });
+  }
+}

@@ -1,0 +1,56 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+
+/**
+ * GEO-304: consecutive vertices that coincide, or an edge too short. Length of each edge of the
+ * outline; the shortest is reported.
+ */
+final class ShortEdge implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "GEO-304",
+          Severity.WARNING,
+          "consecutive vertices that coincide, or an edge too short",
+          "Length of each edge of the outline; the shortest is reported.",
+          "Such edges make normals unsure and meshes fail.",
+          List.of(new Limit("edge", "m", 0.001, 1e-05, 0.1)));
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    double limit = context.limit(DESCRIPTOR, "edge");
+    Outlines.each(
+        context,
+        (key, p) -> {
+          int n = p.outer().size();
+          int shortest = -1;
+          double least = limit;
+          for (int i = 0; i < n && n > 1; i++) {
+            double d = p.outer().get(i).distance(p.outer().get((i + 1) % n));
+            if (d < least) {
+              least = d;
+              shortest = i;
+            }
+          }
+          if (shortest >= 0) {
+            report.accept(
+                context
+                    .finding(DESCRIPTOR, key)
+                    .measured(least, limit, "m")
+                    .evidence(Evidence.points(List.of(p.outer().get(shortest))))
+                    .says(
+                        "The outline of the "
+                            + context.naming().object(key)
+                            + " has an edge of "
+                            + Text.millimetres(least)
+                            + "."));
+          }
+        });
+  }
+}

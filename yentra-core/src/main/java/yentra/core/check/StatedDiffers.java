@@ -1,0 +1,80 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+import yentra.core.boundary.SpaceVolume;
+
+/**
+ * SPC-403: the stated area or volume differs from the computed one. Computed from the closed faces:
+ * area of those facing down, volume by the divergence theorem. Not asked of spaces that are not
+ * enclosed.
+ */
+final class StatedDiffers implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "SPC-403",
+          Severity.WARNING,
+          "the stated area or volume differs from the computed one",
+          "Computed from the closed faces: area of those facing down, volume by the divergence theorem. Not asked of spaces that are not enclosed.",
+          "Loads per area, occupancy and air change are then taken from the wrong figure.",
+          List.of(new Limit("difference", "%", 2, 0.1, 50)));
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    double limit = context.limit(DESCRIPTOR, "difference");
+    for (SpaceVolume v : context.volumes().all()) {
+      if (v.enclosed()) {
+        compare(
+            context,
+            report,
+            v,
+            "floor area",
+            v.space().statedFloorArea(),
+            v.floorArea(),
+            "m²",
+            limit);
+        compare(context, report, v, "volume", v.space().statedVolume(), v.volume(), "m³", limit);
+      }
+    }
+  }
+
+  private static void compare(
+      CheckContext context,
+      Consumer<Finding> report,
+      SpaceVolume v,
+      String what,
+      Double stated,
+      double computed,
+      String unit,
+      double limit) {
+    if (stated == null || computed <= 0) {
+      return;
+    }
+    double off = Math.abs(stated - computed) / computed * 100;
+    if (off > limit) {
+      report.accept(
+          context
+              .finding(DESCRIPTOR, v.space().key())
+              .measured(off, limit, "%")
+              .subject(what)
+              .evidence(Evidence.areas(v.faces().faces()))
+              .says(
+                  String.format(
+                      Locale.ROOT,
+                      "The stated %s of %s is %.2f %s; its faces give %.2f %s, which differs by %s.",
+                      what,
+                      v.space().label(),
+                      stated,
+                      unit,
+                      computed,
+                      unit,
+                      Text.percent(off))));
+    }
+  }
+}

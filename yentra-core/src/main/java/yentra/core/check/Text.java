@@ -1,0 +1,36 @@
+package yentra.core.check;
+
+import java.util.Locale;
+
+/** Figures in messages: no more digits than the tolerance supports. */
+final class Text {
+  private Text() {}
+
+  static String area(double squareMetres) {
+    return String.format(Locale.ROOT, "%.2f m²", squareMetres);
+  }
+
+  static String smallArea(double squareMetres) {
+    return String.format(Locale.ROOT, "%.4f m²", squareMetres);
+  }
+
+  static String length(double metres) {
+    return String.format(Locale.ROOT, "%.3f m", metres);
+  }
+
+  static String millimetres(double metres) {
+    return String.format(Locale.ROOT, "%.1f mm", metres * 1000);
+  }
+
+  static String volume(double cubicMetres) {
+    return String.format(Locale.ROOT, "%.2f m³", cubicMetres);
+  }
+
+  static String percent(double share) {
+    return String.format(Locale.ROOT, "%.1f %%", share);
+  }
+
+  static String degrees(double degrees) {
+    return String.format(Locale.ROOT, "%.1f°", degrees);
+  }
+}

@@ -1,0 +1,22 @@
+package yentra.core.check;
+
+import java.util.List;
+import yentra.core.envelope.UnreadableException;
+
+/** FMT-101: the file can't be parsed. Not a check of an envelope: there is none. */
+public final class Unreadable {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "FMT-101",
+          Severity.BLOCKER,
+          "the file can't be parsed: line and column, and what was expected",
+          "The reader stops at the first place that is not well-formed or breaks a limit.",
+          "There is nothing to simulate.",
+          List.of());
+
+  private Unreadable() {}
+
+  public static Finding finding(UnreadableException e) {
+    return new FindingBuilder(DESCRIPTOR, List.of()).at(e.line(), e.column()).says(e.getMessage());
+  }
+}

@@ -1,0 +1,296 @@
+package yentra.core.envelope;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+
+/**
+ * The analytical model: spaces, the surfaces that bound them, openings, constructions. Immutable;
+ * every change gives a new envelope. All lengths are metres in model coordinates (z up),
+ * temperatures °C, thermal values SI.
+ *
+ * <p>Keys are unique over all objects of an envelope, stable from one reading of a file to the
+ * next, and valid as XML ids. The lists keep the order of the delivery.
+ */
+public final class Envelope {
+  private final Parts parts;
+  private final Map<String, Space> spaces;
+  private final Map<String, Surface> surfaces;
+  private final Map<String, Construction> constructions;
+  private final Map<String, String> parents;
+
+  /** The lists an envelope is made of. {@code orphans} are openings that lie in no surface. */
+  public record Parts(
+      Delivered delivered,
+      Site site,
+      List<Building> buildings,
+      List<Storey> storeys,
+      List<Zone> zones,
+      List<Space> spaces,
+      List<Surface> surfaces,
+      List<Opening> orphans,
+      List<Construction> constructions,
+      List<Layer> layers,
+      List<Material> materials,
+      List<Glazing> glazings,
+      List<ReadNote> notes) {
+    public Parts {
+      buildings = List.copyOf(buildings);
+      storeys = List.copyOf(storeys);
+      zones = List.copyOf(zones);
+      spaces = List.copyOf(spaces);
+      surfaces = List.copyOf(surfaces);
+      orphans = List.copyOf(orphans);
+      constructions = List.copyOf(constructions);
+      layers = List.copyOf(layers);
+      materials = List.copyOf(materials);
+      glazings = List.copyOf(glazings);
+      notes = List.copyOf(notes);
+    }
+  }
+
+  private Envelope(Parts parts) {
+    this.parts = parts;
+    this.spaces = index(parts.spaces, Space::key);
+    this.surfaces = index(parts.surfaces, Surface::key);
+    this.constructions = index(parts.constructions, Construction::key);
+    this.parents = new LinkedHashMap<>();
+    for (Surface s : parts.surfaces) {
+      for (Opening o : s.openings()) {
+        parents.put(o.key(), s.key());
+      }
+    }
+  }
+
+  public static Envelope of(Parts parts) {
+    return new Envelope(parts);
+  }
+
+  private static <T> Map<String, T> index(List<T> list, Function<T, String> key) {
+    Map<String, T> map = new LinkedHashMap<>(list.size() * 2);
+    for (T t : list) {
+      if (map.put(key.apply(t), t) != null) {
+        throw new IllegalArgumentException("key used twice: " + key.apply(t));
+      }
+    }
+    return map;
+  }
+
+  public Parts parts() {
+    return parts;
+  }
+
+  public Delivered delivered() {
+    return parts.delivered;
+  }
+
+  public Site site() {
+    return parts.site;
+  }
+
+  public List<Building> buildings() {
+    return parts.buildings;
+  }
+
+  public List<Storey> storeys() {
+    return parts.storeys;
+  }
+
+  public List<Zone> zones() {
+    return parts.zones;
+  }
+
+  public List<Space> spaces() {
+    return parts.spaces;
+  }
+
+  public List<Surface> surfaces() {
+    return parts.surfaces;
+  }
+
+  public List<Opening> orphans() {
+    return parts.orphans;
+  }
+
+  public List<Construction> constructions() {
+    return parts.constructions;
+  }
+
+  public List<Layer> layers() {
+    return parts.layers;
+  }
+
+  public List<Material> materials() {
+    return parts.materials;
+  }
+
+  public List<Glazing> glazings() {
+    return parts.glazings;
+  }
+
+  public List<ReadNote> notes() {
+    return parts.notes;
+  }
+
+  public Optional<Space> space(String key) {
+    return Optional.ofNullable(spaces.get(key));
+  }
+
+  public Optional<Surface> surface(String key) {
+    return Optional.ofNullable(surfaces.get(key));
+  }
+
+  public Optional<Construction> construction(String key) {
+    return key == null ? Optional.empty() : Optional.ofNullable(constructions.get(key));
+  }
+
+  /** The surface that an opening lies in. */
+  public Optional<Surface> parentOf(String opening) {
+    return Optional.ofNullable(parents.get(opening)).map(surfaces::get);
+  }
+
+  public Optional<Opening> opening(String key) {
+    Optional<Opening> inSurface =
+        parentOf(key)
+            .flatMap(s -> s.openings().stream().filter(o -> o.key().equals(key)).findFirst());
+    return inSurface.isPresent()
+        ? inSurface
+        : parts.orphans.stream().filter(o -> o.key().equals(key)).findFirst();
+  }
+
+  public int openingCount() {
+    return parents.size() + parts.orphans.size();
+  }
+
+  /**
+   * The id that a person finds in the delivered file for this key: the GlobalId for IFC, the id
+   * itself for gbXML.
+   */
+  public String fileId(String key) {
+    if (!parts.delivered.format().equals(Delivered.IFC)) {
+      return key;
+    }
+    SourceRef source =
+        space(key)
+            .map(Space::source)
+            .or(() -> surface(key).filter(s -> s.kind() != BoundaryKind.FACE).map(Surface::source))
+            .or(() -> opening(key).map(Opening::source))
+            .orElse(null);
+    return source == null || source.id().isEmpty() ? key : source.id();
+  }
+
+  public Envelope withSurfaces(List<Surface> list) {
+    return new Envelope(
+        new Parts(
+            parts.delivered,
+            parts.site,
+            parts.buildings,
+            parts.storeys,
+            parts.zones,
+            parts.spaces,
+            list,
+            parts.orphans,
+            parts.constructions,
+            parts.layers,
+            parts.materials,
+            parts.glazings,
+            parts.notes));
+  }
+
+  public Envelope withSpaces(List<Space> list) {
+    return new Envelope(
+        new Parts(
+            parts.delivered,
+            parts.site,
+            parts.buildings,
+            parts.storeys,
+            parts.zones,
+            list,
+            parts.surfaces,
+            parts.orphans,
+            parts.constructions,
+            parts.layers,
+            parts.materials,
+            parts.glazings,
+            parts.notes));
+  }
+
+  public Envelope withOrphans(List<Opening> list) {
+    return new Envelope(
+        new Parts(
+            parts.delivered,
+            parts.site,
+            parts.buildings,
+            parts.storeys,
+            parts.zones,
+            parts.spaces,
+            parts.surfaces,
+            list,
+            parts.constructions,
+            parts.layers,
+            parts.materials,
+            parts.glazings,
+            parts.notes));
+  }
+
+  /** This envelope with one surface replaced in place. */
+  public Envelope replacing(String key, UnaryOperator<Surface> change) {
+    return withSurfaces(
+        parts.surfaces.stream().map(s -> s.key().equals(key) ? change.apply(s) : s).toList());
+  }
+
+  /**
+   * This envelope without a surface and its openings, and without what the reader noted about them.
+   */
+  public Envelope withoutSurface(String key) {
+    Surface gone = surfaces.get(key);
+    if (gone == null) {
+      return this;
+    }
+    Envelope e = withSurfaces(parts.surfaces.stream().filter(s -> s != gone).toList());
+    for (Opening o : gone.openings()) {
+      e = e.withoutNotesOn(o.key(), o.source().id());
+    }
+    return e.withoutNotesOn(key, gone.source().id());
+  }
+
+  /** Drops notes on an object that is gone; an id used twice is then used once less. */
+  public Envelope withoutNotesOn(String key, String id) {
+    List<ReadNote> left =
+        parts.notes.stream()
+            .filter(n -> !n.object().equals(key))
+            .filter(
+                n ->
+                    n.kind() != ReadNote.Kind.DUPLICATE_ID
+                        || n.count() > 2
+                        || !n.value().equals(id))
+            .toList();
+    return left.size() == parts.notes.size()
+        ? this
+        : new Envelope(
+            new Parts(
+                parts.delivered,
+                parts.site,
+                parts.buildings,
+                parts.storeys,
+                parts.zones,
+                parts.spaces,
+                parts.surfaces,
+                parts.orphans,
+                parts.constructions,
+                parts.layers,
+                parts.materials,
+                parts.glazings,
+                left));
+  }
+
+  public Envelope plus(Surface surface) {
+    List<Surface> list = new ArrayList<>(parts.surfaces);
+    list.add(surface);
+    return withSurfaces(list);
+  }
+}

@@ -1,0 +1,89 @@
+package yentra.core.envelope;
+
+import java.util.function.ToIntFunction;
+
+/** Says in words which object is meant, so that no message consists of ids. */
+public final class Naming {
+  private static final String[] QUARTERS = {
+    "north", "north-east", "east", "south-east", "south", "south-west", "west", "north-west"
+  };
+
+  private final Envelope envelope;
+  private final ToIntFunction<Surface> direction;
+
+  /** Names surfaces by the way their outlines face. */
+  public Naming(Envelope envelope) {
+    this(envelope, s -> 1);
+  }
+
+  /**
+   * @param direction −1 for a surface whose outline is known to face into its first space, so that
+   *     it is named by the way it should face
+   */
+  public Naming(Envelope envelope, ToIntFunction<Surface> direction) {
+    this.envelope = envelope;
+    this.direction = direction;
+  }
+
+  public String space(String key) {
+    return envelope.space(key).map(Space::label).orElse(key);
+  }
+
+  /**
+   * For example "south wall of Workshop", "floor between Gallery and Kitchen", "shading surface".
+   */
+  public String surface(Surface s) {
+    String what = part(s);
+    if (s.sides().isEmpty()) {
+      return s.name().isBlank() ? what : what + " " + s.name();
+    }
+    String first = space(s.sides().get(0).space());
+    if (s.sides().size() > 1 && !s.isWithinOneSpace()) {
+      return what + " between " + first + " and " + space(s.sides().get(1).space());
+    }
+    return (isUpright(s) ? quarter(s) + " " : "") + what + " of " + first;
+  }
+
+  /** For example "window in the south wall of Workshop". */
+  public String opening(Opening o) {
+    return o.type().label()
+        + envelope.parentOf(o.key()).map(s -> " in the " + surface(s)).orElse(" in no surface");
+  }
+
+  /** The object with this key in words; the key itself when the envelope has no such object. */
+  public String object(String key) {
+    return envelope
+        .space(key)
+        .map(Space::label)
+        .or(() -> envelope.surface(key).map(this::surface))
+        .or(() -> envelope.opening(key).map(this::opening))
+        .or(() -> envelope.construction(key).map(c -> c.name().isBlank() ? key : c.name()))
+        .orElse(key);
+  }
+
+  private String part(Surface s) {
+    if (s.type().isShading()
+        || s.type() == SurfaceType.AIR
+        || s.type() == SurfaceType.EMBEDDED_COLUMN) {
+      return s.type().label();
+    }
+    if (isUpright(s)) {
+      return "wall";
+    }
+    boolean down = s.polygon().tilt() > 120 == direction.applyAsInt(s) >= 0;
+    return down ? "floor" : s.type().isInterior() ? "ceiling" : "roof";
+  }
+
+  private static boolean isUpright(Surface s) {
+    double tilt = s.polygon().tilt();
+    return tilt >= 60 && tilt <= 120;
+  }
+
+  private String quarter(Surface s) {
+    double a =
+        envelope
+            .site()
+            .fromTrueNorth(s.polygon().azimuth() + (direction.applyAsInt(s) < 0 ? 180 : 0));
+    return QUARTERS[(int) Math.round(a / 45) % 8];
+  }
+}

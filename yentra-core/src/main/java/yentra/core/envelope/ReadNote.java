@@ -1,0 +1,36 @@
+package yentra.core.envelope;
+
+/**
+ * Something the reader has to say about the delivered file.
+ *
+ * @param kind what it is about
+ * @param object key of the object concerned, or an empty string for the file as a whole
+ * @param subject the attribute or element concerned, or an empty string
+ * @param value the value concerned (the missing id, the value that could not be read), or an empty
+ *     string
+ * @param count how often, where that matters
+ * @param message what is wrong, in a sentence
+ */
+public record ReadNote(
+    Kind kind,
+    String object,
+    String subject,
+    String value,
+    int count,
+    String message,
+    int line,
+    int column) {
+  /** The kinds of note. */
+  public enum Kind {
+    UNKNOWN_SCHEMA,
+    DUPLICATE_ID,
+    DANGLING_REFERENCE,
+    MISSING_REQUIRED,
+    BAD_VALUE,
+    UNIT_ASSUMED,
+    /** Something was taken for granted that the file does not say. */
+    ASSUMED,
+    /** Something in the file was not taken into the envelope. */
+    LEFT_OUT
+  }
+}

@@ -1,0 +1,57 @@
+package yentra.core.envelope;
+
+import java.util.List;
+import yentra.core.geometry.Polygon;
+
+/**
+ * A room: a volume of air.
+ *
+ * @param storey key of its storey as the delivery states it, or null; it may name one that does not
+ *     exist
+ * @param zone key of its zone as the delivery states it, or null
+ * @param building key of its building
+ * @param use gbXML's spaceType or the IFC object type, or empty
+ * @param condition gbXML's conditionType, or empty
+ * @param statedFloorArea m², or null
+ * @param statedVolume m³, or null
+ * @param shell the faces of its volume as delivered, in any direction; empty when the delivery has
+ *     none
+ */
+public record Space(
+    String key,
+    String name,
+    String storey,
+    String zone,
+    String building,
+    String use,
+    String condition,
+    Double statedFloorArea,
+    Double statedVolume,
+    List<Polygon> shell,
+    SourceRef source,
+    Extras extras) {
+  public Space {
+    shell = List.copyOf(shell);
+  }
+
+  public Space withShell(List<Polygon> faces) {
+    return new Space(
+        key,
+        name,
+        storey,
+        zone,
+        building,
+        use,
+        condition,
+        statedFloorArea,
+        statedVolume,
+        faces,
+        source,
+        extras);
+  }
+
+  /** The name, or the key when there is none. */
+  public String label() {
+    return name.isBlank() ? key : name;
+  }
+}

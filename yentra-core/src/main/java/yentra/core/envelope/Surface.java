@@ -1,0 +1,132 @@
+package yentra.core.envelope;
+
+import java.util.List;
+import yentra.core.geometry.Polygon;
+
+/**
+ * A flat piece of a space's boundary, or a shading surface.
+ *
+ * @param polygon its outline, counter-clockwise seen from outside its first space; openings are not
+ *     cut out
+ * @param sides none (shading), one (outdoor air, ground) or two (another space); as delivered, so
+ *     it may be wrong
+ * @param construction key of its construction as the delivery states it, or null
+ * @param thickness of the element between the two sides in metres, or null when not known
+ * @param element the building element it came from, or null when the delivery names none
+ * @param openings the openings in it
+ */
+public record Surface(
+    String key,
+    String name,
+    SurfaceType type,
+    Polygon polygon,
+    List<Side> sides,
+    String construction,
+    Double thickness,
+    BoundaryKind kind,
+    SourceRef source,
+    SourceRef element,
+    List<Opening> openings,
+    Extras extras) {
+  public Surface {
+    sides = List.copyOf(sides);
+    openings = List.copyOf(openings);
+  }
+
+  public Exposure exposure() {
+    if (type.exposure() == Exposure.SPACE && sides.size() < 2) {
+      return Exposure.UNRESOLVED;
+    }
+    return type.exposure();
+  }
+
+  public boolean isAdjacentTo(String space) {
+    return sides.stream().anyMatch(s -> s.space().equals(space));
+  }
+
+  /** True when both sides are the same space, so that the surface bounds nothing. */
+  public boolean isWithinOneSpace() {
+    return sides.size() >= 2 && sides.get(0).space().equals(sides.get(1).space());
+  }
+
+  /**
+   * The polygon on the side of the {@code i}-th space, counter-clockwise seen from outside that
+   * space.
+   */
+  public Polygon face(int i) {
+    Polygon own = sides.get(i).face();
+    return own != null ? own : i == 0 ? polygon : polygon.reversed();
+  }
+
+  /** Area in m² without the openings' area (never below zero). */
+  public double netArea() {
+    double open = 0;
+    for (Opening o : openings) {
+      open += o.polygon().area();
+    }
+    return Math.max(0, polygon.area() - open);
+  }
+
+  public Surface withPolygon(Polygon p, List<Side> newSides) {
+    return new Surface(
+        key,
+        name,
+        type,
+        p,
+        newSides,
+        construction,
+        thickness,
+        kind,
+        source,
+        element,
+        openings,
+        extras);
+  }
+
+  public Surface withType(SurfaceType t) {
+    return new Surface(
+        key,
+        name,
+        t,
+        polygon,
+        sides,
+        construction,
+        thickness,
+        kind,
+        source,
+        element,
+        openings,
+        extras.withoutAttribute("surfaceType").withoutAttribute("exposedToSun"));
+  }
+
+  public Surface withSides(List<Side> s) {
+    return new Surface(
+        key,
+        name,
+        type,
+        polygon,
+        s,
+        construction,
+        thickness,
+        kind,
+        source,
+        element,
+        openings,
+        extras);
+  }
+
+  public Surface withOpenings(List<Opening> o) {
+    return new Surface(
+        key, name, type, polygon, sides, construction, thickness, kind, source, element, o, extras);
+  }
+
+  public Surface withConstruction(String c) {
+    return new Surface(
+        key, name, type, polygon, sides, c, thickness, kind, source, element, openings, extras);
+  }
+
+  public Surface withThickness(Double t) {
+    return new Surface(
+        key, name, type, polygon, sides, construction, t, kind, source, element, openings, extras);
+  }
+}

@@ -1,0 +1,44 @@
+package yentra.core.exchange;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.List;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.gbxml.GbxmlReader;
+import yentra.core.gbxml.GbxmlWriter;
+import yentra.core.geometry.Tolerance;
+
+/**
+ * A file made from an envelope and read back.
+ *
+ * @param bytes the file
+ * @param differences what reading it back gives that the envelope does not say, or the other way
+ *     round; should be empty
+ */
+public record Handover(byte[] bytes, List<String> differences) {
+  /** Writes gbXML 6.01 and reads it back. */
+  public static Handover gbxml(Envelope envelope, ReadLimits limits, Tolerance tolerance) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream(1 << 16);
+    try {
+      GbxmlWriter.write(envelope, out);
+      byte[] bytes = out.toByteArray();
+      Envelope back = GbxmlReader.read(new ByteArrayInputStream(bytes), limits);
+      return new Handover(bytes, EnvelopeDifference.between(envelope, back, tolerance));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (UnreadableException e) {
+      return new Handover(
+          out.toByteArray(),
+          List.of(
+              "The written file cannot be read back: "
+                  + e.getMessage()
+                  + " (line "
+                  + e.line()
+                  + ")"));
+    }
+  }
+}

@@ -1,0 +1,2 @@
+/** Files handed over, and the comparison of envelopes. */
+package yentra.core.exchange;

@@ -1,0 +1,138 @@
+package yentra.core.gbxml;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import yentra.core.envelope.Construction;
+import yentra.core.envelope.Glazing;
+import yentra.core.envelope.Layer;
+import yentra.core.envelope.Material;
+import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.envelope.Zone;
+import yentra.core.units.ThermalUnit.Quantity;
+
+/** Reads constructions, layers, materials, window types and zones. */
+final class ConstructionReader {
+  private static final Set<String> ID = Set.of("id");
+  private final Cursor cursor;
+  private final Values values;
+  private final References references;
+  final List<Construction> constructions = new ArrayList<>();
+  final List<Layer> layers = new ArrayList<>();
+  final List<Material> materials = new ArrayList<>();
+  final List<Glazing> glazings = new ArrayList<>();
+  final List<Zone> zones = new ArrayList<>();
+
+  ConstructionReader(Cursor cursor, Values values, References references) {
+    this.cursor = cursor;
+    this.values = values;
+    this.references = references;
+  }
+
+  void construction(Header h) throws UnreadableException {
+    Kept kept = Kept.except(cursor.attributes(), ID);
+    String name = "";
+    Double u = null;
+    List<String> layerKeys = new ArrayList<>();
+    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+      switch (c) {
+        case "Name" -> name = cursor.leaf(kept).text();
+        case "U-value" ->
+            u = values.thermal(cursor.leaf(kept), h.key(), Quantity.U_VALUE, kept).orElse(null);
+        case "LayerId" -> reference(layerKeys, "layerIdRef", kept);
+        default -> kept.fragment(cursor.fragment());
+      }
+    }
+    constructions.add(new Construction(h.key(), name, layerKeys, u, h.source(name), kept.extras()));
+  }
+
+  void layer(Header h) throws UnreadableException {
+    Kept kept = Kept.except(cursor.attributes(), ID);
+    String name = "";
+    List<String> materialKeys = new ArrayList<>();
+    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+      switch (c) {
+        case "Name" -> name = cursor.leaf(kept).text();
+        case "MaterialId" -> reference(materialKeys, "materialIdRef", kept);
+        default -> kept.fragment(cursor.fragment());
+      }
+    }
+    layers.add(new Layer(h.key(), name, materialKeys, h.source(name), kept.extras()));
+  }
+
+  /**
+   * Takes the reference of a LayerId or MaterialId; one that says more than the reference is kept
+   * whole.
+   */
+  private void reference(List<String> keys, String attribute, Kept kept)
+      throws UnreadableException {
+    String id = cursor.attribute(attribute);
+    if (id == null) {
+      kept.fragment(cursor.fragment());
+    } else {
+      keys.add(id);
+      cursor.fragment();
+    }
+  }
+
+  void material(Header h) throws UnreadableException {
+    Kept kept = Kept.except(cursor.attributes(), ID);
+    String name = "";
+    Double thickness = null, conductivity = null, density = null, heat = null, r = null;
+    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+      switch (c) {
+        case "Name" -> name = cursor.leaf(kept).text();
+        case "Thickness" ->
+            thickness = values.lengthOf(cursor.leaf(kept), h.key(), kept).orElse(null);
+        case "Conductivity" -> conductivity = thermal(h, Quantity.CONDUCTIVITY, kept);
+        case "Density" -> density = thermal(h, Quantity.DENSITY, kept);
+        case "SpecificHeat" -> heat = thermal(h, Quantity.SPECIFIC_HEAT, kept);
+        case "R-value" -> r = thermal(h, Quantity.R_VALUE, kept);
+        default -> kept.fragment(cursor.fragment());
+      }
+    }
+    SourceRef source = h.source(name);
+    materials.add(
+        new Material(
+            h.key(), name, thickness, conductivity, density, heat, r, source, kept.extras()));
+  }
+
+  private Double thermal(Header h, Quantity quantity, Kept kept) throws UnreadableException {
+    return values.thermal(cursor.leaf(kept), h.key(), quantity, kept).orElse(null);
+  }
+
+  void windowType(Header h) throws UnreadableException {
+    Kept kept = Kept.except(cursor.attributes(), ID);
+    String name = "";
+    Double u = null;
+    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+      switch (c) {
+        case "Name" -> name = cursor.leaf(kept).text();
+        case "U-value" -> u = thermal(h, Quantity.U_VALUE, kept);
+        default -> kept.fragment(cursor.fragment());
+      }
+    }
+    glazings.add(new Glazing(h.key(), name, u, h.source(name), kept.extras()));
+  }
+
+  void zone(Header h) throws UnreadableException {
+    Kept kept = Kept.except(cursor.attributes(), ID);
+    String name = "";
+    Double heat = null, cool = null;
+    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+      switch (c) {
+        case "Name" -> name = cursor.leaf(kept).text();
+        case "DesignHeatT" -> heat = values.celsius(cursor.leaf(kept), h.key(), kept).orElse(null);
+        case "DesignCoolT" -> cool = values.celsius(cursor.leaf(kept), h.key(), kept).orElse(null);
+        default -> kept.fragment(cursor.fragment());
+      }
+    }
+    zones.add(new Zone(h.key(), name, heat, cool, h.source(name), kept.extras()));
+  }
+
+  /** Key and place of the element just entered. */
+  Header header(String element) {
+    return Header.of(element, cursor, values, references);
+  }
+}

@@ -1,0 +1,481 @@
+package yentra.core.gbxml;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import yentra.core.envelope.Building;
+import yentra.core.envelope.Construction;
+import yentra.core.envelope.Delivered;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Extras;
+import yentra.core.envelope.Glazing;
+import yentra.core.envelope.Layer;
+import yentra.core.envelope.Material;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.Side;
+import yentra.core.envelope.Site;
+import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Storey;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.Zone;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Vec3;
+import yentra.core.units.LengthUnit;
+import yentra.core.units.ThermalUnit.Quantity;
+
+/**
+ * Writes an {@link Envelope} as gbXML 6.01, children in the schema's conventional order.
+ *
+ * <p>Lengths, areas, volumes and temperatures are written in the units that the delivered document
+ * declared, so that what is carried over from it unchanged keeps its meaning; thermal values are
+ * written in SI with their unit. Coordinates are rounded to a billionth of the unit.
+ * RectangularGeometry is computed anew from the polygons. The bytes depend on the envelope alone.
+ */
+public final class GbxmlWriter {
+  public static final String VERSION = "6.01";
+  private static final String NAMESPACE = "http://www.gbxml.org/schema";
+  private final Writer out;
+  private final Envelope envelope;
+  private final Delivered frame;
+  private final StringBuilder b = new StringBuilder(1 << 16);
+  private int depth;
+
+  private GbxmlWriter(Envelope envelope, OutputStream out) {
+    this.envelope = envelope;
+    this.frame = envelope.delivered();
+    this.out = new OutputStreamWriter(out, StandardCharsets.UTF_8);
+  }
+
+  /**
+   * Writes the document in UTF-8; the caller closes the stream.
+   *
+   * @throws IOException when the stream does
+   */
+  public static void write(Envelope envelope, OutputStream out) throws IOException {
+    new GbxmlWriter(envelope, out).document();
+  }
+
+  private void document() throws IOException {
+    b.append("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n");
+    frame.prologue().forEach(p -> b.append(p).append('\n'));
+    b.append("<gbXML xmlns=\"").append(NAMESPACE).append('"');
+    attribute("temperatureUnit", frame.temperature());
+    attribute("lengthUnit", frame.length().gbxml());
+    attribute("areaUnit", "Square" + frame.area().gbxml());
+    attribute("volumeUnit", "Cubic" + frame.volume().gbxml());
+    if (frame.root().attributes().stream()
+        .noneMatch(a -> a.name().equals("useSIUnitsForResults"))) {
+      attribute("useSIUnitsForResults", "true");
+    }
+    attribute("version", VERSION);
+    attributes(frame.root());
+    b.append(">\n");
+    depth = 1;
+    campus();
+    for (Construction c : envelope.constructions()) {
+      construction(c);
+    }
+    envelope.layers().forEach(this::layer);
+    envelope.materials().forEach(this::material);
+    envelope.glazings().forEach(this::glazing);
+    envelope.zones().forEach(this::zone);
+    fragments(frame.root());
+    b.append("</gbXML>\n");
+    flush();
+    out.flush();
+  }
+
+  private void flush() throws IOException {
+    out.append(b);
+    b.setLength(0);
+  }
+
+  private void campus() throws IOException {
+    open("Campus", frame.campus(), Map.of(), frame.campusExtras());
+    location();
+    for (Building building : buildings()) {
+      building(building);
+    }
+    for (Surface s : envelope.surfaces()) {
+      surface(s);
+      flush();
+    }
+    for (Opening o : envelope.orphans()) {
+      opening(o, o.polygon());
+    }
+    close("Campus", frame.campusExtras());
+  }
+
+  /** Spaces without a building get one: the standard has no other place for them. */
+  private List<Building> buildings() {
+    if (!envelope.buildings().isEmpty()) {
+      return envelope.buildings();
+    }
+    return List.of(new Building("building-1", "", "", null, SourceRef.REPAIR, Extras.NONE));
+  }
+
+  private void location() {
+    Site s = envelope.site();
+    if (s.equals(Site.UNKNOWN)) {
+      return;
+    }
+    line("<Location>");
+    depth++;
+    if (s.longitude() != null) {
+      text("Longitude", number(s.longitude()));
+    }
+    if (s.latitude() != null) {
+      text("Latitude", number(s.latitude()));
+    }
+    if (s.elevation() != null) {
+      text("Elevation", number(s.elevation() / frame.length().metres()));
+    }
+    if (s.northAzimuth() != null) {
+      text("CADModelAzimuth", number(s.northAzimuth()));
+    }
+    name(s.name());
+    fragments(s.extras());
+    depth--;
+    line("</Location>");
+  }
+
+  private void building(Building x) throws IOException {
+    Map<String, String> a = new TreeMap<>();
+    put(
+        a,
+        "buildingType",
+        x.use().isEmpty() && x.source() == SourceRef.REPAIR ? "Unknown" : x.use());
+    open("Building", x.key(), a, x.extras());
+    name(x.name());
+    if (x.statedArea() != null) {
+      text("Area", number(x.statedArea() / frame.area().squareMetres()));
+    }
+    boolean only = buildings().size() == 1;
+    for (Storey s : envelope.storeys()) {
+      if (only || x.key().equals(s.building())) {
+        storey(s);
+      }
+    }
+    for (Space s : envelope.spaces()) {
+      if (only || x.key().equals(s.building())) {
+        space(s);
+        flush();
+      }
+    }
+    close("Building", x.extras());
+  }
+
+  private void storey(Storey s) {
+    open("BuildingStorey", s.key(), Map.of(), s.extras());
+    name(s.name());
+    if (s.level() != null) {
+      text("Level", length(s.level()));
+    }
+    close("BuildingStorey", s.extras());
+  }
+
+  private void space(Space s) {
+    Map<String, String> a = new TreeMap<>();
+    put(a, "buildingStoreyIdRef", s.storey());
+    put(a, "conditionType", s.condition());
+    put(a, "spaceType", s.use());
+    put(a, "zoneIdRef", s.zone());
+    if (frame.format().equals(Delivered.IFC)) {
+      put(a, "ifcGUID", s.source().id());
+    }
+    open("Space", s.key(), a, s.extras());
+    name(s.name());
+    if (s.statedFloorArea() != null) {
+      text("Area", number(s.statedFloorArea() / frame.area().squareMetres()));
+    }
+    if (s.statedVolume() != null) {
+      text("Volume", number(s.statedVolume() / frame.volume().cubicMetres()));
+    }
+    if (!s.shell().isEmpty()) {
+      line("<ShellGeometry id=\"shell-" + s.key() + "\" unit=\"" + frame.length().gbxml() + "\">");
+      line(" <ClosedShell>");
+      depth += 2;
+      s.shell().forEach(this::shellFace);
+      depth -= 2;
+      line(" </ClosedShell>");
+      line("</ShellGeometry>");
+    }
+    for (Surface surface : bySpace().getOrDefault(s.key(), List.of())) {
+      surface.sides().stream()
+          .filter(x -> x.space().equals(s.key()) && x.face() != null)
+          .findFirst()
+          .ifPresent(side -> boundary(surface, side));
+    }
+    close("Space", s.extras());
+  }
+
+  private Map<String, List<Surface>> bySpace;
+
+  private Map<String, List<Surface>> bySpace() {
+    if (bySpace == null) {
+      bySpace = new java.util.HashMap<>();
+      for (Surface s : envelope.surfaces()) {
+        s.sides().stream()
+            .map(Side::space)
+            .distinct()
+            .forEach(k -> bySpace.computeIfAbsent(k, x -> new java.util.ArrayList<>()).add(s));
+      }
+    }
+    return bySpace;
+  }
+
+  /**
+   * A shell face with holes is written as PlanarGeometry with one loop a ring, a plain one as
+   * PolyLoop.
+   */
+  private void shellFace(Polygon face) {
+    if (face.holes().isEmpty()) {
+      loop(face.outer());
+    } else {
+      planar(face);
+    }
+  }
+
+  private void boundary(Surface surface, Side side) {
+    Map<String, String> a = new TreeMap<>();
+    a.put("surfaceIdRef", surface.key());
+    if (side.boundary().attributes().stream()
+        .noneMatch(x -> x.name().equals("isSecondLevelBoundary"))) {
+      a.put("isSecondLevelBoundary", "true");
+    }
+    open("SpaceBoundary", null, a, side.boundary());
+    planar(side.face());
+    close("SpaceBoundary", side.boundary());
+  }
+
+  private void surface(Surface s) {
+    Map<String, String> a = new TreeMap<>();
+    put(a, "surfaceType", s.type().gbxml());
+    put(a, "constructionIdRef", s.construction());
+    if (s.extras().attributes().stream().noneMatch(x -> x.name().equals("exposedToSun"))
+        && s.type().isExterior()) {
+      a.put("exposedToSun", s.type().isGround() ? "false" : "true");
+    }
+    open("Surface", s.key(), a, s.extras());
+    name(s.name());
+    for (Side side : s.sides()) {
+      Map<String, String> ref = Map.of("spaceIdRef", side.space());
+      if (side.adjacency().isEmpty()) {
+        line("<AdjacentSpaceId spaceIdRef=\"" + XmlText.escapeAttribute(side.space()) + "\"/>");
+      } else {
+        open("AdjacentSpaceId", null, ref, side.adjacency());
+        close("AdjacentSpaceId", side.adjacency());
+      }
+    }
+    rectangular(s.polygon(), null);
+    planar(s.polygon());
+    s.openings().forEach(o -> opening(o, s.polygon()));
+    cadObject(s.element(), s.extras());
+    close("Surface", s.extras());
+  }
+
+  private void cadObject(SourceRef element, Extras extras) {
+    if (element != null
+        && extras.fragments().stream().noneMatch(f -> f.startsWith("<CADObjectId"))) {
+      text("CADObjectId", XmlText.escape(element.id()));
+    }
+  }
+
+  private void opening(Opening o, Polygon parent) {
+    Map<String, String> a = new TreeMap<>();
+    put(a, "openingType", o.type().gbxml());
+    put(a, "constructionIdRef", o.construction());
+    put(a, "windowTypeIdRef", o.glazing());
+    open("Opening", o.key(), a, o.extras());
+    name(o.name());
+    rectangular(o.polygon(), parent);
+    planar(o.polygon());
+    cadObject(o.element(), o.extras());
+    close("Opening", o.extras());
+  }
+
+  /**
+   * The rectangle that encloses the polygon in its plane; an opening's corner is measured from that
+   * of its parent.
+   */
+  private void rectangular(Polygon p, Polygon parent) {
+    Rectangle r = Rectangle.of(p);
+    if (r == null) {
+      return;
+    }
+    line("<RectangularGeometry>");
+    depth++;
+    text("Azimuth", number(envelope.site().fromTrueNorth(p.azimuth())));
+    Vec3 corner = r.corner();
+    Rectangle base = parent == null ? null : Rectangle.of(parent);
+    if (base != null) {
+      corner = base.local(corner);
+    }
+    point(corner);
+    text("Tilt", number(p.tilt()));
+    text("Height", length(r.height()));
+    text("Width", length(r.width()));
+    depth--;
+    line("</RectangularGeometry>");
+  }
+
+  private void planar(Polygon p) {
+    if (p.outer().isEmpty()) {
+      return;
+    }
+    line("<PlanarGeometry>");
+    depth++;
+    p.rings().forEach(this::loop);
+    depth--;
+    line("</PlanarGeometry>");
+  }
+
+  private void loop(List<Vec3> ring) {
+    line("<PolyLoop>");
+    depth++;
+    ring.forEach(this::point);
+    depth--;
+    line("</PolyLoop>");
+  }
+
+  private void point(Vec3 p) {
+    indent();
+    b.append("<CartesianPoint><Coordinate>")
+        .append(length(p.x()))
+        .append("</Coordinate><Coordinate>")
+        .append(length(p.y()))
+        .append("</Coordinate><Coordinate>")
+        .append(length(p.z()))
+        .append("</Coordinate></CartesianPoint>\n");
+  }
+
+  private void construction(Construction c) {
+    open("Construction", c.key(), Map.of(), c.extras());
+    if (c.uValue() != null) {
+      quantity("U-value", c.uValue(), Quantity.U_VALUE.si());
+    }
+    c.layers().forEach(l -> line("<LayerId layerIdRef=\"" + XmlText.escapeAttribute(l) + "\"/>"));
+    name(c.name());
+    close("Construction", c.extras());
+  }
+
+  private void layer(Layer l) {
+    open("Layer", l.key(), Map.of(), l.extras());
+    name(l.name());
+    l.materials()
+        .forEach(m -> line("<MaterialId materialIdRef=\"" + XmlText.escapeAttribute(m) + "\"/>"));
+    close("Layer", l.extras());
+  }
+
+  private void material(Material m) {
+    open("Material", m.key(), Map.of(), m.extras());
+    name(m.name());
+    quantity("R-value", m.resistance(), Quantity.R_VALUE.si());
+    quantity("Thickness", m.thickness(), LengthUnit.METRE.gbxml());
+    quantity("Conductivity", m.conductivity(), Quantity.CONDUCTIVITY.si());
+    quantity("Density", m.density(), Quantity.DENSITY.si());
+    quantity("SpecificHeat", m.specificHeat(), Quantity.SPECIFIC_HEAT.si());
+    close("Material", m.extras());
+  }
+
+  private void glazing(Glazing g) {
+    open("WindowType", g.key(), Map.of(), g.extras());
+    name(g.name());
+    quantity("U-value", g.uValue(), Quantity.U_VALUE.si());
+    close("WindowType", g.extras());
+  }
+
+  private void zone(Zone z) {
+    open("Zone", z.key(), Map.of(), z.extras());
+    name(z.name());
+    quantity("DesignHeatT", z.heatingSetPoint(), "C");
+    quantity("DesignCoolT", z.coolingSetPoint(), "C");
+    close("Zone", z.extras());
+  }
+
+  private void quantity(String element, Double value, String unit) {
+    if (value != null) {
+      line("<" + element + " unit=\"" + unit + "\">" + number(value) + "</" + element + ">");
+    }
+  }
+
+  private void open(String element, String id, Map<String, String> attributes, Extras extras) {
+    indent();
+    b.append('<').append(element);
+    if (id != null) {
+      attribute("id", id);
+    }
+    attributes.forEach(this::attribute);
+    attributes(extras);
+    b.append(">\n");
+    depth++;
+  }
+
+  private void close(String element, Extras extras) {
+    fragments(extras);
+    depth--;
+    line("</" + element + ">");
+  }
+
+  private void attributes(Extras extras) {
+    extras.attributes().forEach(a -> XmlText.attribute(b, a));
+  }
+
+  private void fragments(Extras extras) {
+    extras.fragments().forEach(this::line);
+  }
+
+  private void attribute(String name, String value) {
+    b.append(' ').append(name).append("=\"").append(XmlText.escapeAttribute(value)).append('"');
+  }
+
+  private static void put(Map<String, String> map, String name, String value) {
+    if (value != null && !value.isEmpty()) {
+      map.put(name, value);
+    }
+  }
+
+  private void name(String name) {
+    if (!name.isEmpty()) {
+      text("Name", XmlText.escape(name));
+    }
+  }
+
+  private void text(String element, String content) {
+    line("<" + element + ">" + content + "</" + element + ">");
+  }
+
+  private void line(String s) {
+    indent();
+    b.append(s).append('\n');
+  }
+
+  private void indent() {
+    for (int i = 0; i < depth; i++) {
+      b.append(' ');
+    }
+  }
+
+  private String length(double metres) {
+    return number(metres / frame.length().metres());
+  }
+
+  /** A decimal without exponent, rounded to nine places, without trailing zeros. */
+  private static String number(double d) {
+    if (d == Math.rint(d) && Math.abs(d) < 1e15) {
+      return Long.toString((long) d);
+    }
+    return new BigDecimal(d)
+        .setScale(9, RoundingMode.HALF_EVEN)
+        .stripTrailingZeros()
+        .toPlainString();
+  }
+}

@@ -1,0 +1,114 @@
+package yentra.core.gbxml;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import yentra.core.envelope.ReadNote;
+
+/** All ids of a document and all references to ids, wherever they stand. */
+final class References {
+  private record Definition(String element, int line, int column) {}
+
+  private record Use(String owner, String attribute, String id, int line, int column) {}
+
+  private final Map<String, Definition> defined = new HashMap<>();
+  private final Map<String, List<Definition>> again = new LinkedHashMap<>();
+  private final List<Use> uses = new ArrayList<>();
+  private final Set<String> taken = new HashSet<>();
+
+  void defined(String element, String id, int line, int column) {
+    Definition d = new Definition(element, line, column);
+    if (defined.putIfAbsent(id, d) != null) {
+      again.computeIfAbsent(id, k -> new ArrayList<>()).add(d);
+    }
+  }
+
+  void used(String owner, String attribute, String id, int line, int column) {
+    uses.add(new Use(owner, attribute, id, line, column));
+  }
+
+  /**
+   * A key for an object: its id, or, when an earlier object has that, the id with the first free
+   * number behind it.
+   */
+  String key(String id) {
+    if (taken.add(id)) {
+      return id;
+    }
+    for (int i = 2; ; i++) {
+      String candidate = id + "-" + i;
+      if (!defined.containsKey(candidate) && taken.add(candidate)) {
+        return candidate;
+      }
+    }
+  }
+
+  List<ReadNote> notes() {
+    List<ReadNote> notes = new ArrayList<>();
+    again.forEach(
+        (id, more) -> {
+          Definition first = defined.get(id);
+          Definition second = more.get(0);
+          notes.add(
+              new ReadNote(
+                  ReadNote.Kind.DUPLICATE_ID,
+                  id,
+                  "id",
+                  id,
+                  more.size() + 1,
+                  "The id "
+                      + id
+                      + " is used "
+                      + (more.size() + 1)
+                      + " times: first for a "
+                      + first.element()
+                      + " in line "
+                      + first.line()
+                      + ", again for a "
+                      + second.element()
+                      + " in line "
+                      + second.line()
+                      + ". References go to the first; the other is read under a new id.",
+                  second.line(),
+                  second.column()));
+        });
+    for (Use u : uses) {
+      if (!defined.containsKey(u.id)) {
+        notes.add(
+            new ReadNote(
+                ReadNote.Kind.DANGLING_REFERENCE,
+                u.owner,
+                u.attribute,
+                u.id,
+                1,
+                "refers to the "
+                    + what(u.attribute)
+                    + " "
+                    + u.id
+                    + ", which the file does not define",
+                u.line,
+                u.column));
+      }
+    }
+    return notes;
+  }
+
+  private static String what(String attribute) {
+    return switch (attribute) {
+      case "spaceIdRef" -> "space";
+      case "constructionIdRef" -> "construction";
+      case "layerIdRef" -> "layer";
+      case "materialIdRef" -> "material";
+      case "windowTypeIdRef" -> "window type";
+      case "buildingStoreyIdRef" -> "storey";
+      case "zoneIdRef" -> "zone";
+      case "surfaceIdRef" -> "surface";
+      default ->
+          attribute.toLowerCase(java.util.Locale.ROOT).contains("schedule") ? "schedule" : "object";
+    };
+  }
+}

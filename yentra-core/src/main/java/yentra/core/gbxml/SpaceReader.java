@@ -1,0 +1,146 @@
+package yentra.core.gbxml;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import yentra.core.envelope.Extras;
+import yentra.core.envelope.Side;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.geometry.Polygon;
+import yentra.core.units.LengthUnit;
+
+/** Reads spaces with their shells and space boundaries. */
+final class SpaceReader {
+  private static final Set<String> UNDERSTOOD =
+      Set.of("id", "zoneIdRef", "buildingStoreyIdRef", "spaceType", "conditionType");
+  private static final Set<String> CONDITIONS =
+      Set.of(
+          "Heated", "Cooled", "HeatedAndCooled", "Unconditioned", "Vented", "NaturallyVentedOnly");
+  private final Cursor cursor;
+  private final Values values;
+  private final PolygonReader polygons;
+  final List<Space> spaces = new ArrayList<>();
+
+  /** Space boundaries by surface id, then by space key. */
+  final Map<String, Map<String, Side>> sides = new HashMap<>();
+
+  SpaceReader(Cursor cursor, Values values, PolygonReader polygons) {
+    this.cursor = cursor;
+    this.values = values;
+    this.polygons = polygons;
+  }
+
+  void space(Header h, String building) throws UnreadableException {
+    Kept kept = Kept.except(cursor.attributes(), UNDERSTOOD);
+    String zone = cursor.attribute("zoneIdRef");
+    String storey = cursor.attribute("buildingStoreyIdRef");
+    String use = cursor.attribute("spaceType");
+    String condition = condition(h, kept);
+    String name = "";
+    Double area = null, volume = null;
+    List<Polygon> shell = List.of();
+    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+      switch (c) {
+        case "Name" -> name = cursor.leaf(kept).text();
+        case "Area" ->
+            area =
+                values
+                    .number(cursor.leaf(kept), h.key(), kept)
+                    .map(d -> d * values.area.squareMetres())
+                    .orElse(null);
+        case "Volume" ->
+            volume =
+                values
+                    .number(cursor.leaf(kept), h.key(), kept)
+                    .map(d -> d * values.volume.cubicMetres())
+                    .orElse(null);
+        case "ShellGeometry" -> shell = shell(kept);
+        case "SpaceBoundary" -> boundary(h.key());
+        default -> kept.fragment(cursor.fragment());
+      }
+    }
+    spaces.add(
+        new Space(
+            h.key(),
+            name,
+            storey,
+            zone,
+            building,
+            use == null ? "" : use,
+            condition,
+            area,
+            volume,
+            shell,
+            h.source(name),
+            kept.extras()));
+  }
+
+  private String condition(Header h, Kept kept) {
+    String condition = cursor.attribute("conditionType");
+    if (condition == null || CONDITIONS.contains(condition)) {
+      return condition == null ? "" : condition;
+    }
+    kept.attribute("conditionType", condition);
+    values.note(
+        yentra.core.envelope.ReadNote.Kind.BAD_VALUE,
+        h.key(),
+        "conditionType",
+        condition,
+        "conditionType \"" + Values.clip(condition) + "\" is not one of the standard's.",
+        h.line(),
+        h.column());
+    return "";
+  }
+
+  private List<Polygon> shell(Kept spaceKept) throws UnreadableException {
+    LengthUnit unit = polygons.unit(values.length);
+    List<Polygon> faces = new ArrayList<>();
+    for (String c = cursor.child(spaceKept); c != null; c = cursor.child(spaceKept)) {
+      if (c.equals("ClosedShell")) {
+        closedShell(unit, faces, spaceKept);
+      } else {
+        cursor.fragment();
+      }
+    }
+    return faces;
+  }
+
+  private void closedShell(LengthUnit unit, List<Polygon> faces, Kept kept)
+      throws UnreadableException {
+    LengthUnit own = polygons.unit(unit);
+    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+      switch (c) {
+        case "PolyLoop" -> faces.add(Polygon.of(polygons.loop(own)));
+        case "PlanarGeometry" -> {
+          Polygon p = polygons.planarGeometry(own);
+          if (p != null) {
+            faces.add(p);
+          }
+        }
+        default -> cursor.fragment();
+      }
+    }
+  }
+
+  private void boundary(String space) throws UnreadableException {
+    String surface = cursor.attribute("surfaceIdRef");
+    List<Extras.Attribute> attributes = cursor.attributes();
+    Kept kept = Kept.except(attributes, Set.of("surfaceIdRef"));
+    Polygon face = null;
+    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+      if (c.equals("PlanarGeometry")) {
+        face = polygons.planarGeometry(values.length);
+      } else {
+        kept.fragment(cursor.fragment());
+      }
+    }
+    if (surface != null && face != null) {
+      sides
+          .computeIfAbsent(surface, k -> new HashMap<>(2))
+          .put(space, new Side(space, face, kept.extras(), Extras.NONE));
+    }
+  }
+}

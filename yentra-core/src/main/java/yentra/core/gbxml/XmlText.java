@@ -1,0 +1,43 @@
+package yentra.core.gbxml;
+
+import yentra.core.envelope.Extras;
+
+/** Escaping of text and attribute values in XML. */
+final class XmlText {
+  private XmlText() {}
+
+  static String escape(String s) {
+    StringBuilder b = new StringBuilder(s.length() + 8);
+    for (int i = 0; i < s.length(); i++) {
+      char c = s.charAt(i);
+      switch (c) {
+        case '&' -> b.append("&amp;");
+        case '<' -> b.append("&lt;");
+        case '>' -> b.append("&gt;");
+        case '\r' -> b.append("&#13;");
+        default -> b.append(c);
+      }
+    }
+    return b.toString();
+  }
+
+  static String escapeAttribute(String s) {
+    return escape(s).replace("\"", "&quot;").replace("\n", "&#10;").replace("\t", "&#9;");
+  }
+
+  /**
+   * Appends {@code name="value"}, with its namespace declared when it has a prefix other than
+   * xml's.
+   */
+  static void attribute(StringBuilder b, Extras.Attribute a) {
+    if (!a.prefix().isEmpty() && !a.prefix().equals("xml")) {
+      b.append(" xmlns:")
+          .append(a.prefix())
+          .append("=\"")
+          .append(escapeAttribute(a.namespace()))
+          .append('"');
+    }
+    b.append(' ').append(a.prefix().isEmpty() ? "" : a.prefix() + ":").append(a.name());
+    b.append("=\"").append(escapeAttribute(a.value())).append('"');
+  }
+}

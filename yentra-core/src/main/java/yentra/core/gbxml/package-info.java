@@ -1,0 +1,2 @@
+/** gbXML, read and written without loss. */
+package yentra.core.gbxml;

@@ -1,0 +1,68 @@
+package yentra.core.geometry;
+
+import java.util.List;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.GeometryFactory;
+import org.locationtech.jts.geom.PrecisionModel;
+import org.locationtech.jts.operation.overlayng.OverlayNG;
+import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
+import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
+
+/**
+ * Intersection, difference and union of polygons in one plane. The second polygon is projected
+ * orthogonally onto the plane of the first; how far they are apart is for the caller to judge.
+ * Polygons that cross themselves are taken as the area they enclose by the even-odd rule. Method:
+ * JTS OverlayNG with its chain of robust fallbacks.
+ */
+public final class PlanarOverlay {
+  /** Unions are rounded to a thousandth of a millimetre, so that edges that should coincide do. */
+  private static final PrecisionModel MERGE = new PrecisionModel(1e6);
+
+  private PlanarOverlay() {}
+
+  /** The area in square metres that the projection of {@code b} shares with {@code a}. */
+  public static double commonArea(Polygon a, Polygon b) {
+    return overlay(a, b, OverlayNG.INTERSECTION).getArea();
+  }
+
+  /**
+   * The area in square metres of the projection of {@code inner} that lies outside {@code outer}.
+   */
+  public static double areaOutside(Polygon inner, Polygon outer) {
+    PlaneFrame frame = PlaneFrame.of(outer.plane());
+    return OverlayNGRobust.overlay(
+            valid(frame.project(inner)), valid(frame.project(outer)), OverlayNG.DIFFERENCE)
+        .getArea();
+  }
+
+  /**
+   * The parts of the projection of {@code b} that lie within {@code a}, in the plane and direction
+   * of {@code a}.
+   */
+  public static List<Polygon> intersection(Polygon a, Polygon b) {
+    return PlaneFrame.of(a.plane()).lift(overlay(a, b, OverlayNG.INTERSECTION));
+  }
+
+  /** The parts of {@code a} that the projection of {@code b} does not cover. */
+  public static List<Polygon> difference(Polygon a, Polygon b) {
+    return PlaneFrame.of(a.plane()).lift(overlay(a, b, OverlayNG.DIFFERENCE));
+  }
+
+  /**
+   * Coplanar polygons as one region each where they touch, in the plane and direction of the first.
+   */
+  public static List<Polygon> union(List<Polygon> coplanar) {
+    PlaneFrame frame = PlaneFrame.of(coplanar.get(0).plane());
+    List<Geometry> parts = coplanar.stream().map(p -> valid(frame.project(p))).toList();
+    return frame.lift(UnaryUnionNG.union(parts, new GeometryFactory(), MERGE));
+  }
+
+  private static Geometry overlay(Polygon a, Polygon b, int operation) {
+    PlaneFrame frame = PlaneFrame.of(a.plane());
+    return OverlayNGRobust.overlay(valid(frame.project(a)), valid(frame.project(b)), operation);
+  }
+
+  private static Geometry valid(Geometry g) {
+    return g.isValid() ? g : org.locationtech.jts.geom.util.GeometryFixer.fix(g);
+  }
+}

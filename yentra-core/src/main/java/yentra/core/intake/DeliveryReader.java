@@ -1,0 +1,99 @@
+package yentra.core.intake;
+
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.gbxml.GbxmlReader;
+import yentra.core.geometry.Tolerance;
+
+/** Reads a delivered file of either format into an envelope. */
+public final class DeliveryReader {
+  private final ReadLimits limits;
+  private final Tolerance tolerance;
+
+  public DeliveryReader(ReadLimits limits, Tolerance tolerance) {
+    this.limits = limits;
+    this.tolerance = tolerance;
+  }
+
+  /** The envelope of a delivery and the format that was found. */
+  public record Reading(DeliveryFormat format, Envelope envelope) {}
+
+  /** Opens the delivered bytes from their start. */
+  public interface Source {
+    InputStream open() throws IOException;
+
+    long length() throws IOException;
+  }
+
+  /** Told how far reading has come; may throw to give up. */
+  public interface Progress {
+    Progress NONE = (done, all) -> {};
+
+    void at(long bytesDone, long bytesAll);
+  }
+
+  /**
+   * Reads the file.
+   *
+   * @throws UnreadableException when it cannot be read, with the place and what to do
+   * @throws IOException when the source fails
+   */
+  public Reading read(Source source, Progress progress) throws UnreadableException, IOException {
+    long length = source.length();
+    DeliveryFormat format;
+    try (InputStream in = source.open()) {
+      format = DeliveryFormat.of(in.readNBytes(limits.blanks()), length, limits);
+    }
+    try (InputStream in =
+        new BufferedInputStream(new Counting(source.open(), length, progress), 1 << 16)) {
+      Envelope e =
+          switch (format) {
+            case GBXML -> GbxmlReader.read(in, limits);
+            case IFC -> yentra.core.ifc.IfcReader.read(in.readAllBytes(), limits, tolerance);
+          };
+      return new Reading(format, e);
+    } catch (UncheckedIOException e) {
+      throw e.getCause();
+    }
+  }
+
+  private static final class Counting extends java.io.FilterInputStream {
+    private final long length;
+    private final Progress progress;
+    private long done;
+    private long told;
+
+    Counting(InputStream in, long length, Progress progress) {
+      super(in);
+      this.length = length;
+      this.progress = progress;
+    }
+
+    @Override
+    public int read() throws IOException {
+      int b = super.read();
+      count(b < 0 ? 0 : 1);
+      return b;
+    }
+
+    @Override
+    public int read(byte[] b, int off, int len) throws IOException {
+      int n = super.read(b, off, Math.min(len, 1 << 20));
+      count(Math.max(0, n));
+      return n;
+    }
+
+    private void count(int n) {
+      done += n;
+      if (done - told >= 1 << 18 || n == 0) {
+        told = done;
+        progress.at(done, length);
+      }
+    }
+  }
+}

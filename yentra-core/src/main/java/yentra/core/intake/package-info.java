@@ -1,0 +1,2 @@
+/** Recognises and reads delivered files. */
+package yentra.core.intake;

@@ -1,0 +1,26 @@
+package yentra.core.repair;
+
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.geometry.Tolerance;
+
+/** Gives a surface a construction. */
+public record AssignConstruction(String surface, String construction) implements Repair {
+  @Override
+  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+    Target.surface(e, surface);
+    if (e.construction(construction).isEmpty()) {
+      throw new NotApplicableException("There is no construction " + construction + ".");
+    }
+    return e.replacing(surface, s -> s.withConstruction(construction));
+  }
+
+  @Override
+  public String describe(Envelope before, Naming naming) {
+    return "Gives the "
+        + naming.object(surface)
+        + " the construction "
+        + naming.object(construction)
+        + ".";
+  }
+}

@@ -1,0 +1,204 @@
+package yentra.core.repair;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Finding;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Storey;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
+import yentra.core.geometry.PlanarOverlay;
+import yentra.core.geometry.Polygon;
+
+/**
+ * The repairs that would answer a finding, the likeliest first. Each can be applied as it stands.
+ */
+public final class Remedies {
+  private final CheckContext context;
+  private final Envelope envelope;
+  private final double ground;
+
+  public Remedies(CheckContext context) {
+    this.context = context;
+    this.envelope = context.envelope();
+    this.ground = ground(envelope);
+  }
+
+  public List<Remedy> of(Finding f) {
+    List<Remedy> out = new ArrayList<>();
+    String first = f.objects().isEmpty() ? "" : f.objects().get(0);
+    Optional<Surface> surface = envelope.surface(first);
+    boolean opening = envelope.opening(first).isPresent();
+    switch (f.code()) {
+      case "SPC-401" -> f.evidence().areas().forEach(hole -> closeHole(first, hole, out));
+      case "SPC-409" -> out.add(new Remedy("Turn the shell outwards", new ReverseShell(first)));
+      case "ADJ-501" -> surface.ifPresent(s -> withoutPair(s, out));
+      case "ADJ-502" -> surface.ifPresent(s -> retype(s, TypeByTilt.interior(outward(s)), out));
+      case "ADJ-506" -> out.add(new Remedy("Turn it to face out", new ReverseSurface(first)));
+      case "ADJ-509" -> {
+        delete(first, surface, opening, out);
+        surface.ifPresent(s -> retype(s, SurfaceType.SHADE, out));
+      }
+      case "OPN-601" -> {
+        out.add(new Remedy("Put it into its surface's plane", new CutOpening(first)));
+        out.add(new Remedy("Delete the opening", new DeleteOpening(first)));
+      }
+      case "OPN-602" -> {
+        out.add(new Remedy("Cut it to its surface", new CutOpening(first)));
+        out.add(new Remedy("Delete the opening", new DeleteOpening(first)));
+      }
+      case "OPN-607" -> out.add(new Remedy("Delete the opening", new DeleteOpening(first)));
+      case "GEO-301", "GEO-303" -> delete(first, surface, opening, out);
+      case "FMT-103" -> duplicate(first, out);
+      case "FMT-105", "FMT-106" ->
+          surface
+              .filter(s -> s.type() == SurfaceType.UNRESOLVED)
+              .ifPresent(s -> retype(s, likelyType(s), out));
+      case "FMT-104" -> {
+        if (f.subject().startsWith("constructionIdRef")) {
+          surface.ifPresent(s -> assign(s, out));
+        }
+      }
+      case "THM-701" -> surface.ifPresent(s -> assign(s, out));
+      default -> {}
+    }
+    return out;
+  }
+
+  /**
+   * Ground level: the highest top of the surfaces in contact with the ground, else the lowest
+   * storey, else 0.
+   */
+  static double ground(Envelope e) {
+    return e.surfaces().stream()
+        .filter(s -> s.type().isGround() && !s.polygon().outer().isEmpty())
+        .mapToDouble(s -> s.polygon().box().max().z())
+        .max()
+        .orElseGet(
+            () ->
+                e.storeys().stream()
+                    .map(Storey::level)
+                    .filter(l -> l != null)
+                    .mapToDouble(l -> l)
+                    .min()
+                    .orElse(0));
+  }
+
+  private Polygon outward(Surface s) {
+    return context.direction(s) < 0 ? s.polygon().reversed() : s.polygon();
+  }
+
+  private void closeHole(String space, Polygon hole, List<Remedy> out) {
+    // which way the closing face will look decides its type: try it, and read the result
+    CloseHole trial = new CloseHole(space, hole.outer(), SurfaceType.EXTERIOR_WALL, null);
+    try {
+      Envelope closed = trial.apply(envelope, context.tolerance());
+      Polygon face = closed.surfaces().get(closed.surfaces().size() - 1).polygon();
+      SurfaceType type = TypeByTilt.exterior(face, ground);
+      out.add(
+          new Remedy(
+              "Close the hole with " + article(type.label()),
+              new CloseHole(space, hole.outer(), type, usualConstruction(type).orElse(null))));
+    } catch (NotApplicableException e) {
+      // not flat, or no area: there is no remedy by one surface
+      return;
+    }
+  }
+
+  private void withoutPair(Surface s, List<Remedy> out) {
+    partner(s)
+        .ifPresent(
+            p ->
+                out.add(
+                    new Remedy(
+                        "Match it with the face of "
+                            + context.naming().space(p.sides().get(0).space()),
+                        new MatchSurfaces(s.key(), p.key()))));
+    retype(s, TypeByTilt.exterior(outward(s), ground), out);
+  }
+
+  /** The surface of another space that faces this one and covers it best. */
+  private Optional<Surface> partner(Surface s) {
+    return envelope.surfaces().stream()
+        .filter(o -> o.sides().size() == 1 && !o.key().equals(s.key()) && !o.type().isShading())
+        .filter(o -> s.polygon().box().grown(MatchSurfaces.FARTHEST).intersects(o.polygon().box()))
+        .filter(o -> MatchSurfaces.problem(s, o, context.tolerance()) == null)
+        .max(
+            Comparator.comparingDouble(
+                    (Surface o) -> PlanarOverlay.commonArea(s.polygon(), o.polygon()))
+                .thenComparing(Surface::key));
+  }
+
+  private void retype(Surface s, SurfaceType type, List<Remedy> out) {
+    if (s.type() != type) {
+      out.add(new Remedy("Type it " + type.gbxml(), new RetypeSurface(s.key(), type)));
+    }
+  }
+
+  private SurfaceType likelyType(Surface s) {
+    if (s.sides().isEmpty()) {
+      return SurfaceType.SHADE;
+    }
+    return s.sides().size() > 1
+        ? TypeByTilt.interior(outward(s))
+        : TypeByTilt.exterior(outward(s), ground);
+  }
+
+  private static void delete(
+      String key, Optional<Surface> surface, boolean opening, List<Remedy> out) {
+    if (surface.isPresent()) {
+      out.add(new Remedy("Delete the surface", new DeleteSurface(key)));
+    } else if (opening) {
+      out.add(new Remedy("Delete the opening", new DeleteOpening(key)));
+    }
+  }
+
+  /** The object that was read under a new id because its own was taken. */
+  private void duplicate(String id, List<Remedy> out) {
+    for (Surface s : envelope.surfaces()) {
+      if (s.source().id().equals(id) && !s.key().equals(id)) {
+        out.add(new Remedy("Delete the second surface", new DeleteSurface(s.key())));
+      }
+    }
+  }
+
+  private void assign(Surface s, List<Remedy> out) {
+    usualConstruction(s.type())
+        .ifPresent(
+            c ->
+                out.add(
+                    new Remedy(
+                        "Assign " + context.naming().object(c),
+                        new AssignConstruction(s.key(), c))));
+  }
+
+  /**
+   * The construction that covers the largest area among surfaces of a type; where none has one, of
+   * the same exposure.
+   */
+  private Optional<String> usualConstruction(SurfaceType type) {
+    Map<String, Double> same = new TreeMap<>();
+    Map<String, Double> alike = new TreeMap<>();
+    for (Surface s : envelope.surfaces()) {
+      if (envelope.construction(s.construction()).isPresent()) {
+        if (s.type() == type) {
+          same.merge(s.construction(), s.polygon().area(), Double::sum);
+        }
+        if (s.type().isInterior() == type.isInterior() && s.type().isGround() == type.isGround()) {
+          alike.merge(s.construction(), s.polygon().area(), Double::sum);
+        }
+      }
+    }
+    Map<String, Double> areas = same.isEmpty() ? alike : same;
+    return areas.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
+  }
+
+  private static String article(String noun) {
+    return ("aeiou".indexOf(noun.charAt(0)) >= 0 ? "an " : "a ") + noun;
+  }
+}

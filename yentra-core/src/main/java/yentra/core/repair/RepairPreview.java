@@ -1,0 +1,69 @@
+package yentra.core.repair;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import yentra.core.check.CheckCatalogue;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Finding;
+import yentra.core.check.Limits;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Surface;
+
+/**
+ * What a repair would change, found by making it on the side and checking the result.
+ *
+ * @param summary the change in a sentence
+ * @param resolved findings that would be gone
+ * @param added findings that would be new
+ * @param removedSurfaces keys of surfaces that would go
+ * @param changedSurfaces the surfaces that would be added or changed, as they would be
+ */
+public record RepairPreview(
+    String summary,
+    List<Finding> resolved,
+    List<Finding> added,
+    List<String> removedSurfaces,
+    List<Surface> changedSurfaces) {
+
+  /**
+   * Tries the repair.
+   *
+   * @param before the findings as they are now
+   * @throws NotApplicableException when it cannot be made
+   */
+  public static RepairPreview of(
+      CheckContext context, List<Finding> before, Repair repair, Limits limits)
+      throws NotApplicableException {
+    Envelope now = context.envelope();
+    Envelope then = repair.apply(now, context.tolerance());
+    List<Finding> after = CheckCatalogue.run(new CheckContext(then, limits, context.tolerance()));
+    Set<String> idsBefore = ids(before);
+    Set<String> idsAfter = ids(after);
+    Map<String, Surface> old = new HashMap<>();
+    now.surfaces().forEach(s -> old.put(s.key(), s));
+    List<Surface> changed = new ArrayList<>();
+    for (Surface s : then.surfaces()) {
+      Surface o = old.remove(s.key());
+      if (!s.equals(o)) {
+        changed.add(s);
+      }
+    }
+    return new RepairPreview(
+        repair.describe(now, new Naming(now)),
+        before.stream().filter(f -> !idsAfter.contains(f.id())).toList(),
+        after.stream().filter(f -> !idsBefore.contains(f.id())).toList(),
+        old.keySet().stream().sorted().toList(),
+        changed);
+  }
+
+  private static Set<String> ids(List<Finding> findings) {
+    Set<String> ids = new LinkedHashSet<>();
+    findings.forEach(f -> ids.add(f.id()));
+    return ids;
+  }
+}

@@ -1,0 +1,33 @@
+package yentra.core.repair;
+
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
+import yentra.core.geometry.Tolerance;
+
+/** Gives a surface another type. */
+public record RetypeSurface(String surface, SurfaceType type) implements Repair {
+  @Override
+  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+    Surface s = Target.surface(e, surface);
+    if (type == null || type == SurfaceType.UNRESOLVED) {
+      throw new NotApplicableException("Choose one of the standard's surface types.");
+    }
+    if (s.type() == type) {
+      throw new NotApplicableException(
+          "The surface " + surface + " is typed " + type.gbxml() + " already.");
+    }
+    return e.replacing(surface, x -> x.withType(type));
+  }
+
+  @Override
+  public String describe(Envelope before, Naming naming) {
+    String from = before.surface(surface).map(s -> s.type().gbxml()).orElse("");
+    return "Types the "
+        + naming.object(surface)
+        + " "
+        + type.gbxml()
+        + (from.isEmpty() ? "." : " instead of " + from + ".");
+  }
+}

@@ -1,0 +1,44 @@
+package yentra.core.repair;
+
+import java.util.List;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.Side;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Vec3;
+
+/** Turns a surface's outline the other way round, and its openings with it. */
+public record ReverseSurface(String surface) implements Repair {
+  @Override
+  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+    Surface s = Target.surface(e, surface);
+    Polygon turned = s.polygon().reversed();
+    Vec3 outward = turned.normal();
+    List<Side> sides =
+        s.sides().stream()
+            .map(
+                side -> {
+                  boolean first = side == s.sides().get(0);
+                  boolean wrong =
+                      side.face() != null
+                          && side.face().normal().dot(outward) * (first ? 1 : -1) < 0;
+                  return wrong ? side.withFace(side.face().reversed()) : side;
+                })
+            .toList();
+    List<Opening> openings =
+        s.openings().stream().map(o -> o.withPolygon(aligned(o.polygon(), outward))).toList();
+    return e.replacing(surface, x -> x.withPolygon(turned, sides).withOpenings(openings));
+  }
+
+  private static Polygon aligned(Polygon p, Vec3 normal) {
+    return p.normal().dot(normal) < 0 ? p.reversed() : p;
+  }
+
+  @Override
+  public String describe(Envelope before, Naming naming) {
+    return "Turns the outline of the " + naming.object(surface) + " so that it faces out.";
+  }
+}

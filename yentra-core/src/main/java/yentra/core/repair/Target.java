@@ -1,0 +1,28 @@
+package yentra.core.repair;
+
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Surface;
+
+/** Finds the object a repair is about, or says that it is gone. */
+final class Target {
+  private Target() {}
+
+  static Surface surface(Envelope e, String key) throws NotApplicableException {
+    return e.surface(key)
+        .orElseThrow(
+            () -> new NotApplicableException("The surface " + key + " is no longer there."));
+  }
+
+  static Space space(Envelope e, String key) throws NotApplicableException {
+    return e.space(key)
+        .orElseThrow(() -> new NotApplicableException("The space " + key + " is no longer there."));
+  }
+
+  static Opening opening(Envelope e, String key) throws NotApplicableException {
+    return e.opening(key)
+        .orElseThrow(
+            () -> new NotApplicableException("The opening " + key + " is no longer there."));
+  }
+}

@@ -1,0 +1,2 @@
+/** ISO 10303-21 exchange structures: scanning, indexing and parsing on demand. */
+package yentra.core.step;

@@ -1,0 +1,2 @@
+/** Units of quantities and their exact factors to SI. */
+package yentra.core.units;

@@ -1,0 +1,69 @@
+package yentra.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+/** The core's packages depend only on those below them, and on no framework. */
+@AnalyzeClasses(packages = "yentra.core", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+  @ArchTest
+  static final ArchRule noFramework =
+      noClasses()
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage("org.springframework..", "org.jooq..", "jakarta..", "java.sql..");
+
+  @ArchTest
+  static final ArchRule arrows =
+      layeredArchitecture()
+          .consideringOnlyDependenciesInAnyPackage("yentra.core..")
+          .layer("units")
+          .definedBy("yentra.core.units..")
+          .layer("geometry")
+          .definedBy("yentra.core.geometry..")
+          .layer("envelope")
+          .definedBy("yentra.core.envelope..")
+          .layer("step")
+          .definedBy("yentra.core.step..")
+          .layer("boundary")
+          .definedBy("yentra.core.boundary..")
+          .layer("ifc")
+          .definedBy("yentra.core.ifc..")
+          .layer("gbxml")
+          .definedBy("yentra.core.gbxml..")
+          .layer("intake")
+          .definedBy("yentra.core.intake..")
+          .layer("check")
+          .definedBy("yentra.core.check..")
+          .layer("repair")
+          .definedBy("yentra.core.repair..")
+          .layer("exchange")
+          .definedBy("yentra.core.exchange..")
+          .whereLayer("units")
+          .mayNotAccessAnyLayer()
+          .whereLayer("geometry")
+          .mayOnlyAccessLayers("units")
+          .whereLayer("envelope")
+          .mayOnlyAccessLayers("units", "geometry")
+          .whereLayer("step")
+          .mayOnlyAccessLayers("envelope")
+          .whereLayer("boundary")
+          .mayOnlyAccessLayers("units", "geometry", "envelope")
+          .whereLayer("gbxml")
+          .mayOnlyAccessLayers("units", "geometry", "envelope")
+          .whereLayer("ifc")
+          .mayOnlyAccessLayers("units", "geometry", "envelope", "step", "boundary")
+          .whereLayer("intake")
+          .mayOnlyAccessLayers("geometry", "envelope", "gbxml", "ifc")
+          .whereLayer("check")
+          .mayOnlyAccessLayers("units", "geometry", "envelope", "boundary")
+          .whereLayer("repair")
+          .mayOnlyAccessLayers("geometry", "envelope", "boundary", "check")
+          .whereLayer("exchange")
+          .mayOnlyAccessLayers("geometry", "envelope", "gbxml");
+}

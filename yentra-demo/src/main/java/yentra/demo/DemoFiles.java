@@ -1,0 +1,29 @@
+package yentra.demo;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** The files of the demo scenario. */
+public final class DemoFiles {
+  public static final String FAULTY_NAME = "marram-point.xml";
+
+  private DemoFiles() {}
+
+  /** gbXML of the sound building. */
+  public static byte[] soundGbxml() {
+    return Faults.write(MarramPoint.sound());
+  }
+
+  /** gbXML of the building with the faults that a translation leaves. */
+  public static byte[] faultyGbxml() {
+    return Faults.gbxml(MarramPoint.sound());
+  }
+
+  /** Writes all files into the directory that is the only argument. */
+  public static void main(String[] args) throws IOException {
+    Path dir = Files.createDirectories(Path.of(args[0]));
+    Files.write(dir.resolve(FAULTY_NAME), faultyGbxml());
+    Files.write(dir.resolve("marram-point-sound.xml"), soundGbxml());
+  }
+}
