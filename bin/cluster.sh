@@ -1,11 +1,11 @@
 #!/usr/bin/env bash
 # A PostgreSQL cluster of our own on 127.0.0.1.
-#   cluster.sh start|stop|status|wipe DIRECTORY PORT
+#   cluster.sh start|stop|status|password|wipe DIRECTORY PORT
 # Works as root (the server then runs as the package's user "postgres") and as an ordinary user.
 # The password is in DIRECTORY/password. YENTRA_PG_OPTIONS adds server options (tests switch fsync off).
 set -euo pipefail
 
-usage() { echo "usage: cluster.sh start|stop|status|wipe DIRECTORY PORT" >&2; exit 2; }
+usage() { echo "usage: cluster.sh start|stop|status|password|wipe DIRECTORY PORT" >&2; exit 2; }
 [ $# -ge 2 ] || usage
 ACTION=$1
 DIR=$2

@@ -37,7 +37,8 @@ final class Malformed {
     }
     if (low.contains("unexpected eof")
         || low.contains("unexpected end-of-input")
-        || low.contains("end-of-input")) {
+        || low.contains("end-of-input")
+        || low.contains("end of input")) {
       return "The file ends here in the middle of an element: it was cut off. Transfer or export it again.";
     }
     if (low.contains("invalid utf-8") || low.contains("invalid byte")) {

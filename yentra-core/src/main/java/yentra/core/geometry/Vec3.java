@@ -57,9 +57,4 @@ public record Vec3(double x, double y, double z) {
     double l = length();
     return l < 1e-300 ? ZERO : times(1 / l);
   }
-
-  /** True when all three coordinates are finite numbers. */
-  public boolean isFinite() {
-    return Double.isFinite(x) && Double.isFinite(y) && Double.isFinite(z);
-  }
 }

@@ -38,6 +38,17 @@ public final class DeliveryReader {
   }
 
   /**
+   * Judges a file by its first bytes, without reading the rest.
+   *
+   * @throws UnreadableException when it is neither IFC nor gbXML, or too large
+   */
+  public DeliveryFormat recognise(Source source) throws UnreadableException, IOException {
+    try (InputStream in = source.open()) {
+      return DeliveryFormat.of(in.readNBytes(limits.blanks()), source.length(), limits);
+    }
+  }
+
+  /**
    * Reads the file.
    *
    * @throws UnreadableException when it cannot be read, with the place and what to do
@@ -45,10 +56,7 @@ public final class DeliveryReader {
    */
   public Reading read(Source source, Progress progress) throws UnreadableException, IOException {
     long length = source.length();
-    DeliveryFormat format;
-    try (InputStream in = source.open()) {
-      format = DeliveryFormat.of(in.readNBytes(limits.blanks()), length, limits);
-    }
+    DeliveryFormat format = recognise(source);
     try (InputStream in =
         new BufferedInputStream(new Counting(source.open(), length, progress), 1 << 16)) {
       Envelope e =

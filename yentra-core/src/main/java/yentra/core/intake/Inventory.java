@@ -11,6 +11,7 @@ import java.util.Map;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.gbxml.GbxmlInventory;
+import yentra.core.geometry.Tolerance;
 
 /**
  * What is in a file, counted without making an envelope.
@@ -26,10 +27,7 @@ public record Inventory(
   public static Inventory of(DeliveryReader.Source source) throws IOException, UnreadableException {
     ReadLimits limits = ReadLimits.standard();
     long length = source.length();
-    DeliveryFormat format;
-    try (InputStream in = source.open()) {
-      format = DeliveryFormat.of(in.readNBytes(limits.blanks()), length, limits);
-    }
+    DeliveryFormat format = new DeliveryReader(limits, Tolerance.standard()).recognise(source);
     Map<String, String> facts = new LinkedHashMap<>();
     Map<String, Count> classes = new LinkedHashMap<>();
     try (InputStream in = new BufferedInputStream(source.open(), 1 << 16)) {

@@ -12,15 +12,15 @@ import yentra.core.geometry.Tolerance;
  */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
-  @JsonSubTypes.Type(value = ReverseSurface.class, name = "reverse-surface"),
-  @JsonSubTypes.Type(value = ReverseShell.class, name = "reverse-shell"),
-  @JsonSubTypes.Type(value = RetypeSurface.class, name = "retype-surface"),
-  @JsonSubTypes.Type(value = CutOpening.class, name = "cut-opening"),
-  @JsonSubTypes.Type(value = MatchSurfaces.class, name = "match-surfaces"),
-  @JsonSubTypes.Type(value = CloseHole.class, name = "close-hole"),
-  @JsonSubTypes.Type(value = DeleteSurface.class, name = "delete-surface"),
-  @JsonSubTypes.Type(value = DeleteOpening.class, name = "delete-opening"),
-  @JsonSubTypes.Type(value = AssignConstruction.class, name = "assign-construction")
+  @JsonSubTypes.Type(value = ReverseSurface.class, name = "ReverseSurface"),
+  @JsonSubTypes.Type(value = ReverseShell.class, name = "ReverseShell"),
+  @JsonSubTypes.Type(value = RetypeSurface.class, name = "RetypeSurface"),
+  @JsonSubTypes.Type(value = CutOpening.class, name = "CutOpening"),
+  @JsonSubTypes.Type(value = MatchSurfaces.class, name = "MatchSurfaces"),
+  @JsonSubTypes.Type(value = CloseHole.class, name = "CloseHole"),
+  @JsonSubTypes.Type(value = DeleteSurface.class, name = "DeleteSurface"),
+  @JsonSubTypes.Type(value = DeleteOpening.class, name = "DeleteOpening"),
+  @JsonSubTypes.Type(value = AssignConstruction.class, name = "AssignConstruction")
 })
 public sealed interface Repair
     permits ReverseSurface,

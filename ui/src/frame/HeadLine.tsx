@@ -1,0 +1,113 @@
+import { useState } from 'react';
+import { DropdownMenu } from 'radix-ui';
+import { ChevronDown, Redo2, Search, Undo2, User } from 'lucide-react';
+import { Link, useNavigate } from 'react-router';
+import { person, setPerson, type Model, type Project } from '../api';
+import { useView } from '../state';
+import type { Edits } from '../useEdits';
+
+/** Project and delivery, search, undo and redo, person. */
+export function HeadLine({
+  project,
+  model,
+  revision,
+  edits,
+}: {
+  project: Project | null;
+  model: Model | null;
+  revision: string | null;
+  edits: Edits | null;
+}) {
+  const set = useView((s) => s.set);
+  const navigate = useNavigate();
+  const [name, setName] = useState(person());
+  const chosen = project?.deliveries.find((d) => d.id === revision);
+  return (
+    <header className="flex h-11 shrink-0 items-center gap-3 border-b border-line bg-panel px-3">
+      <Link to="/" className="flex items-center gap-2 font-semibold text-kelp" title="All projects">
+        <img src="/mark.svg" alt="" className="size-6" />
+        <span className="text-[15px]">Yentra</span>
+      </Link>
+      {project && (
+        <>
+          <span className="h-5 w-px bg-line" />
+          <span className="truncate font-semibold">{project.name}</span>
+          {chosen && (
+            <DropdownMenu.Root>
+              <DropdownMenu.Trigger className="btn max-w-64" data-testid="revisions">
+                <span className="truncate">
+                  {chosen.fileName} · revision {chosen.revision}
+                </span>
+                <ChevronDown size={14} />
+              </DropdownMenu.Trigger>
+              <DropdownMenu.Portal>
+                <DropdownMenu.Content className="menu" align="start">
+                  {project.deliveries.map((d) => (
+                    <DropdownMenu.Item
+                      key={d.id}
+                      className="menu-item"
+                      onSelect={() => navigate(`?delivery=${d.id}`)}
+                    >
+                      Revision {d.revision}: {d.fileName}
+                    </DropdownMenu.Item>
+                  ))}
+                </DropdownMenu.Content>
+              </DropdownMenu.Portal>
+            </DropdownMenu.Root>
+          )}
+        </>
+      )}
+      {model && (
+        <button
+          className="btn ml-auto w-56 justify-between text-muted"
+          onClick={() => set({ palette: true })}
+          data-testid="search"
+        >
+          <span className="flex items-center gap-1.5">
+            <Search size={14} /> Find or do
+          </span>
+          <kbd className="font-mono text-sm">Ctrl K</kbd>
+        </button>
+      )}
+      {model && edits && (
+        <>
+          <button
+            className="btn-quiet"
+            disabled={!model.delivery.canUndo || edits.busy}
+            onClick={edits.undo}
+            title="Undo (Ctrl Z)"
+            data-testid="undo"
+          >
+            <Undo2 size={15} /> Undo
+          </button>
+          <button
+            className="btn-quiet"
+            disabled={!model.delivery.canRedo || edits.busy}
+            onClick={edits.redo}
+            title="Redo (Ctrl Shift Z)"
+            data-testid="redo"
+          >
+            <Redo2 size={15} /> Redo
+          </button>
+        </>
+      )}
+      <label
+        className={`flex items-center gap-1.5 ${model ? '' : 'ml-auto'}`}
+        title="Your name is written beside every repair you make"
+      >
+        <User size={15} className="text-muted" />
+        <input
+          className="field w-32"
+          placeholder="Your name"
+          aria-label="Your name"
+          value={name}
+          maxLength={80}
+          onChange={(e) => {
+            setName(e.target.value);
+            setPerson(e.target.value);
+          }}
+        />
+      </label>
+    </header>
+  );
+}

@@ -1,0 +1,131 @@
+import { useEffect } from 'react';
+import { useNavigate } from 'react-router';
+import { nextFinding } from '../findings';
+import type { ModelIndex } from '../model';
+import { hide, isolate, showAll } from '../stage/visibility';
+import { useView } from '../state';
+import type { Edits } from '../useEdits';
+import { WORKSPACES } from './workspaces';
+
+/** The keyboard: see the shortcuts dialog for what each key does. */
+export function useShortcuts(index: ModelIndex, edits: Edits, project: string) {
+  const navigate = useNavigate();
+  useEffect(() => {
+    function key(e: KeyboardEvent) {
+      const v = useView.getState();
+      const target = e.target as HTMLElement;
+      const typing = /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable;
+      const command = e.ctrlKey || e.metaKey;
+      if (command && e.key.toLowerCase() === 'k') {
+        e.preventDefault();
+        v.set({ palette: !v.palette });
+        return;
+      }
+      if (v.palette || v.help || target.closest('[role=menu],[role=dialog]')) return;
+      if (typing) {
+        if (e.key === 'Escape') target.blur();
+        return;
+      }
+      if (command && e.key.toLowerCase() === 'z') {
+        e.preventDefault();
+        (e.shiftKey ? edits.redo : edits.undo)();
+        return;
+      }
+      if (command || e.altKey) return;
+      const run = action(e.key, index, edits);
+      if (run) {
+        e.preventDefault();
+        run();
+      } else if (/^[1-7]$/.test(e.key)) {
+        void navigate(`/p/${project}/${WORKSPACES[Number(e.key) - 1][0]}`);
+      }
+    }
+    window.addEventListener('keydown', key);
+    return () => window.removeEventListener('keydown', key);
+  }, [index, edits, navigate, project]);
+}
+
+function action(key: string, index: ModelIndex, edits: Edits): (() => void) | null {
+  const v = useView.getState();
+  switch (key) {
+    case 'n':
+    case 'N':
+      return () => nextFinding(index, 1);
+    case 'p':
+    case 'P':
+      return () => nextFinding(index, -1);
+    case 'e':
+    case 'E':
+      return () => firstRemedy(index, edits);
+    case 'f':
+    case 'F':
+      return () => window.dispatchEvent(new CustomEvent('yentra:frame'));
+    case '0':
+      return () => window.dispatchEvent(new CustomEvent('yentra:frame', { detail: 'all' }));
+    case 'i':
+    case 'I':
+      return () => isolate(index);
+    case 'h':
+    case 'H':
+      return () => hide(index);
+    case 'a':
+    case 'A':
+      return showAll;
+    case 'm':
+    case 'M':
+      return () => v.set({ measure: v.measure ? null : 'distance' });
+    case '?':
+      return () => v.set({ help: true });
+    case '/':
+      return () => document.querySelector<HTMLInputElement>('[data-filter=first]')?.focus();
+    case 'Enter':
+      // a focused control keeps its own Enter
+      return document.activeElement?.matches('button,a,[role=slider],[role=tab]')
+        ? null
+        : () => goIn(index);
+    case 'Backspace':
+      return () => goOut(index);
+    case 'Escape':
+      return () =>
+        v.set(
+          v.measure
+            ? { measure: null }
+            : v.pending
+              ? { pending: null }
+              : { selection: [], finding: null, sweep: null },
+        );
+    default:
+      return null;
+  }
+}
+
+function firstRemedy(index: ModelIndex, edits: Edits) {
+  const v = useView.getState();
+  if (v.pending?.preview) {
+    void edits.apply(v.pending.repair, v.pending.finding);
+    return;
+  }
+  const f = v.finding ? index.findings.get(v.finding) : undefined;
+  if (f?.remedies.length && !v.pending)
+    edits.consider(f.remedies[0].repair, f.remedies[0].label, f.id);
+}
+
+/** Space → its surfaces → their openings. */
+function goIn(index: ModelIndex) {
+  const v = useView.getState();
+  const next = v.selection.flatMap((k) =>
+    index.spaces.has(k)
+      ? (index.surfacesOf.get(k) ?? []).map((s) => s.key)
+      : (index.surfaces.get(k)?.openings.map((o) => o.key) ?? []),
+  );
+  if (next.length) v.select([...new Set(next)]);
+}
+
+/** Opening → its surface → its first space. */
+function goOut(index: ModelIndex) {
+  const v = useView.getState();
+  const next = v.selection.flatMap(
+    (k) => index.openings.get(k)?.surface ?? index.surfaces.get(k)?.spaces[0] ?? [],
+  );
+  v.select([...new Set(next)]);
+}

@@ -1,0 +1,54 @@
+import { useMemo } from 'react';
+import type { Finding, Model, Opening, Space, Surface } from './api';
+
+/** Look-ups over a model, made once per version. */
+export interface ModelIndex {
+  model: Model;
+  spaces: Map<string, Space>;
+  surfaces: Map<string, Surface>;
+  openings: Map<string, Opening>;
+  findings: Map<string, Finding>;
+  findingsOf: Map<string, Finding[]>;
+  surfacesOf: Map<string, Surface[]>;
+}
+
+export function indexModel(model: Model): ModelIndex {
+  const openings = new Map<string, Opening>();
+  const surfacesOf = new Map<string, Surface[]>();
+  for (const s of model.surfaces) {
+    for (const o of s.openings) openings.set(o.key, o);
+    for (const k of new Set(s.spaces)) {
+      const list = surfacesOf.get(k) ?? [];
+      list.push(s);
+      surfacesOf.set(k, list);
+    }
+  }
+  for (const o of model.orphans) openings.set(o.key, o);
+  const findingsOf = new Map<string, Finding[]>();
+  for (const f of model.findings) {
+    for (const o of f.objects) {
+      const list = findingsOf.get(o.key) ?? [];
+      list.push(f);
+      findingsOf.set(o.key, list);
+    }
+  }
+  return {
+    model,
+    spaces: new Map(model.spaces.map((s) => [s.key, s])),
+    surfaces: new Map(model.surfaces.map((s) => [s.key, s])),
+    openings,
+    findings: new Map(model.findings.map((f) => [f.id, f])),
+    findingsOf,
+    surfacesOf,
+  };
+}
+
+export function useIndex(model: Model): ModelIndex {
+  return useMemo(() => indexModel(model), [model]);
+}
+
+/** Keys of the drawn objects (surfaces and openings) that a selected key stands for. */
+export function drawn(index: ModelIndex, key: string): string[] {
+  if (index.surfaces.has(key) || index.openings.has(key)) return [key];
+  return (index.surfacesOf.get(key) ?? []).map((s) => s.key);
+}

@@ -1,0 +1,405 @@
+import { useMemo } from 'react';
+import { ChevronDown, ChevronUp } from 'lucide-react';
+import type { Finding, Opening, Space, Surface } from '../api';
+import { SeverityMark } from '../frame/SeverityMark';
+import type { ModelIndex } from '../model';
+import { type SheetTab, useView } from '../state';
+import {
+  limitText,
+  EXPOSURES,
+  SEVERITIES,
+  area,
+  degrees,
+  measured,
+  orientation,
+  volume,
+} from '../words';
+import { Table, type Column } from './Table';
+
+const exposure = (key: string) => EXPOSURES.find((e) => e.key === key)?.label ?? key;
+
+/** The table under the stage: spaces, surfaces, openings, findings. */
+export function Sheet({ index }: { index: ModelIndex }) {
+  const tab = useView((s) => s.tab);
+  const height = useView((s) => s.sheetHeight);
+  const set = useView((s) => s.set);
+  const m = index.model;
+  const openings = useMemo(() => [...index.openings.values()], [index]);
+  const tabs: [SheetTab, string, number][] = [
+    ['spaces', 'Spaces', m.spaces.length],
+    ['surfaces', 'Surfaces', m.surfaces.length],
+    ['openings', 'Openings', openings.length],
+    ['findings', 'Findings', m.findings.length],
+  ];
+  const folded = height < 60;
+
+  function drag(e: React.PointerEvent) {
+    const start = e.clientY;
+    const from = folded ? 32 : height;
+    const move = (p: PointerEvent) =>
+      set({
+        sheetHeight: Math.max(32, Math.min(window.innerHeight - 260, from + start - p.clientY)),
+      });
+    const done = () => {
+      window.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', done);
+    };
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', done);
+  }
+
+  return (
+    <section
+      className="flex shrink-0 flex-col border-t border-line bg-panel"
+      style={{ height: folded ? 32 : height }}
+      aria-label="Sheet"
+    >
+      <div
+        className="h-[4px] cursor-ns-resize hover:bg-kelp/40"
+        onPointerDown={drag}
+        title="Drag to resize the sheet"
+      />
+      <div
+        className="flex h-[28px] shrink-0 items-center gap-1 border-b border-line px-2"
+        role="tablist"
+      >
+        {tabs.map(([key, label, n]) => (
+          <button
+            key={key}
+            role="tab"
+            aria-selected={tab === key}
+            className={`h-[28px] border-b-2 px-2.5 ${tab === key ? 'border-kelp font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
+            onClick={() => set({ tab: key, sheetHeight: folded ? 248 : height })}
+          >
+            {label} <span className="text-sm font-normal">{n}</span>
+          </button>
+        ))}
+        <button
+          className="btn-quiet ml-auto"
+          onClick={() => set({ sheetHeight: folded ? 248 : 32 })}
+          title={folded ? 'Unfold the sheet' : 'Fold the sheet'}
+        >
+          {folded ? <ChevronUp size={14} /> : <ChevronDown size={14} />}
+        </button>
+      </div>
+      {!folded && tab === 'spaces' && <SpaceTable index={index} />}
+      {!folded && tab === 'surfaces' && <SurfaceTable index={index} />}
+      {!folded && tab === 'openings' && <OpeningTable index={index} openings={openings} />}
+      {!folded && tab === 'findings' && <FindingTable index={index} />}
+    </section>
+  );
+}
+
+function Faults({ index, k }: { index: ModelIndex; k: string }) {
+  const list = index.findingsOf.get(k) ?? [];
+  if (!list.length) return null;
+  const worst = SEVERITIES.find((s) => list.some((f) => f.severity === s))!;
+  return (
+    <span className="inline-flex items-center gap-1" title={list.map((f) => f.message).join('\n')}>
+      <SeverityMark severity={worst} size={10} /> {list.length}
+    </span>
+  );
+}
+
+const faultCount = (index: ModelIndex, k: string) => (index.findingsOf.get(k) ?? []).length || null;
+
+function SpaceTable({ index }: { index: ModelIndex }) {
+  const { selection, select } = useView();
+  const storey = useMemo(() => new Map(index.model.storeys.map((s) => [s.key, s.name])), [index]);
+  const columns = useMemo<Column<Space>[]>(
+    () => [
+      { id: 'name', head: 'Space', width: 128, value: (s) => s.name },
+      {
+        id: 'storey',
+        head: 'Storey',
+        width: 96,
+        value: (s) => (s.storey ? (storey.get(s.storey) ?? s.storey) : null),
+      },
+      {
+        id: 'floor',
+        head: 'Floor',
+        unit: 'm²',
+        width: 70,
+        number: true,
+        value: (s) => s.floorArea,
+        show: (s) => area(s.floorArea),
+      },
+      {
+        id: 'stated',
+        head: 'Stated',
+        unit: 'm²',
+        width: 66,
+        number: true,
+        value: (s) => s.statedFloorArea ?? null,
+        show: (s) => (s.statedFloorArea == null ? '–' : area(s.statedFloorArea)),
+      },
+      {
+        id: 'volume',
+        head: 'Volume',
+        unit: 'm³',
+        width: 72,
+        number: true,
+        value: (s) => s.volume,
+        show: (s) => volume(s.volume),
+      },
+      {
+        id: 'statedVolume',
+        head: 'Stated',
+        unit: 'm³',
+        width: 66,
+        number: true,
+        value: (s) => s.statedVolume ?? null,
+        show: (s) => (s.statedVolume == null ? '–' : volume(s.statedVolume)),
+      },
+      {
+        id: 'enclosed',
+        head: 'Enclosed',
+        width: 68,
+        value: (s) => (s.enclosed ? 'yes' : 'no'),
+        show: (s) => (s.enclosed ? 'yes' : <b className="text-blocker">no</b>),
+      },
+      { id: 'surfaces', head: 'Surfaces', width: 62, number: true, value: (s) => s.surfaces },
+      { id: 'use', head: 'Use', width: 100, value: (s) => s.use },
+      {
+        id: 'faults',
+        head: 'Findings',
+        width: 66,
+        number: true,
+        value: (s) => faultCount(index, s.key),
+        show: (s) => <Faults index={index} k={s.key} />,
+      },
+    ],
+    [index, storey],
+  );
+  return (
+    <Table
+      name="spaces"
+      rows={index.model.spaces}
+      columns={columns}
+      keyOf={(s) => s.key}
+      selected={(s) => selection.includes(s.key)}
+      onSelect={(s, add) => select([s.key], add)}
+      onOpen={frame}
+    />
+  );
+}
+
+function SurfaceTable({ index }: { index: ModelIndex }) {
+  const { selection, select } = useView();
+  const constructions = useMemo(
+    () => new Map(index.model.constructions.map((c) => [c.key, c.name])),
+    [index],
+  );
+  const columns = useMemo<Column<Surface>[]>(
+    () => [
+      { id: 'label', head: 'Surface', width: 170, value: (s) => s.label },
+      { id: 'type', head: 'Type', width: 90, value: (s) => s.type || 'not stated' },
+      { id: 'exposure', head: 'Other side', width: 80, value: (s) => exposure(s.exposure) },
+      {
+        id: 'gross',
+        head: 'Gross',
+        unit: 'm²',
+        width: 58,
+        number: true,
+        value: (s) => s.grossArea,
+        show: (s) => area(s.grossArea),
+      },
+      {
+        id: 'net',
+        head: 'Net',
+        unit: 'm²',
+        width: 58,
+        number: true,
+        value: (s) => s.netArea,
+        show: (s) => area(s.netArea),
+      },
+      {
+        id: 'tilt',
+        head: 'Tilt',
+        unit: '°',
+        width: 46,
+        number: true,
+        value: (s) => s.tilt,
+        show: (s) => degrees(s.tilt),
+      },
+      {
+        id: 'azimuth',
+        head: 'Azimuth',
+        unit: '°',
+        width: 68,
+        number: true,
+        value: (s) => (s.tilt < 1 || s.tilt > 179 ? null : s.azimuth),
+        show: (s) => orientation(s.tilt, s.azimuth),
+      },
+      {
+        id: 'construction',
+        head: 'Construction',
+        width: 110,
+        value: (s) =>
+          s.construction ? (constructions.get(s.construction) ?? s.construction) : null,
+      },
+      {
+        id: 'openings',
+        head: 'Openings',
+        width: 58,
+        number: true,
+        value: (s) => s.openings.length || null,
+        show: (s) => s.openings.length || '',
+      },
+      {
+        id: 'faults',
+        head: 'Findings',
+        width: 58,
+        number: true,
+        value: (s) => faultCount(index, s.key),
+        show: (s) => <Faults index={index} k={s.key} />,
+      },
+      {
+        id: 'id',
+        head: 'Id',
+        width: 60,
+        value: (s) => s.fileId,
+        show: (s) => <span className="font-mono text-[11px]">{s.fileId}</span>,
+      },
+    ],
+    [index, constructions],
+  );
+  return (
+    <Table
+      name="surfaces"
+      rows={index.model.surfaces}
+      columns={columns}
+      keyOf={(s) => s.key}
+      selected={(s) => selection.includes(s.key)}
+      onSelect={(s, add) => select([s.key], add)}
+      onOpen={frame}
+    />
+  );
+}
+
+function OpeningTable({ index, openings }: { index: ModelIndex; openings: Opening[] }) {
+  const { selection, select } = useView();
+  const columns = useMemo<Column<Opening>[]>(
+    () => [
+      { id: 'label', head: 'Opening', width: 260, value: (o) => o.label },
+      { id: 'type', head: 'Type', width: 110, value: (o) => o.type || 'not stated' },
+      {
+        id: 'area',
+        head: 'Area',
+        unit: 'm²',
+        width: 68,
+        number: true,
+        value: (o) => o.area,
+        show: (o) => area(o.area),
+      },
+      { id: 'parent', head: 'In surface', width: 86, value: (o) => o.surface ?? null },
+      {
+        id: 'glazing',
+        head: 'Window type or construction',
+        width: 170,
+        value: (o) => o.glazing ?? o.construction ?? null,
+      },
+      {
+        id: 'faults',
+        head: 'Findings',
+        width: 64,
+        number: true,
+        value: (o) => faultCount(index, o.key),
+        show: (o) => <Faults index={index} k={o.key} />,
+      },
+      {
+        id: 'id',
+        head: 'Id',
+        width: 86,
+        value: (o) => o.fileId,
+        show: (o) => <span className="font-mono text-[11px]">{o.fileId}</span>,
+      },
+    ],
+    [index],
+  );
+  return (
+    <Table
+      name="openings"
+      rows={openings}
+      columns={columns}
+      keyOf={(o) => o.key}
+      selected={(o) => selection.includes(o.key)}
+      onSelect={(o, add) => select([o.key], add)}
+      onOpen={frame}
+    />
+  );
+}
+
+function FindingTable({ index }: { index: ModelIndex }) {
+  const { finding, set } = useView();
+  const columns = useMemo<Column<Finding>[]>(
+    () => [
+      {
+        id: 'severity',
+        head: 'Severity',
+        width: 84,
+        value: (f) => `${SEVERITIES.indexOf(f.severity as never) + 1} ${f.severity}`,
+        show: (f) => (
+          <span className="inline-flex items-center gap-1.5">
+            <SeverityMark severity={f.severity} /> {f.severity}
+          </span>
+        ),
+      },
+      {
+        id: 'code',
+        head: 'Code',
+        width: 72,
+        value: (f) => f.code,
+        show: (f) => <span className="font-mono text-[11px]">{f.code}</span>,
+      },
+      { id: 'message', head: 'Finding', width: 330, value: (f) => f.message },
+      {
+        id: 'measured',
+        head: 'Measured',
+        width: 90,
+        number: true,
+        value: (f) => f.measured ?? null,
+        show: (f) => measured(f.measured, f.unit),
+      },
+      {
+        id: 'limit',
+        head: 'Limit',
+        width: 80,
+        number: true,
+        value: (f) => f.limit ?? null,
+        show: (f) => limitText(f),
+      },
+      {
+        id: 'remedies',
+        head: 'Remedies',
+        width: 66,
+        number: true,
+        value: (f) => f.remedies.length || null,
+        show: (f) => f.remedies.length || '',
+      },
+      {
+        id: 'line',
+        head: 'Line',
+        width: 54,
+        number: true,
+        value: (f) => f.line || null,
+        show: (f) => f.line || '',
+      },
+    ],
+    [],
+  );
+  return (
+    <Table
+      name="findings"
+      rows={index.model.findings}
+      columns={columns}
+      keyOf={(f) => f.id}
+      selected={(f) => f.id === finding}
+      onSelect={(f) => set({ finding: f.id, selection: [], pending: null })}
+    />
+  );
+}
+
+function frame() {
+  window.dispatchEvent(new CustomEvent('yentra:frame'));
+}

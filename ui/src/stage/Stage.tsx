@@ -1,0 +1,341 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import * as THREE from 'three';
+import { Eye, EyeOff, Focus, Frame, Ruler } from 'lucide-react';
+import type { Finding } from '../api';
+import { drawn, type ModelIndex } from '../model';
+import { useView } from '../state';
+import { area, SEVERITY_COLOUR } from '../words';
+import { Legend } from './Legend';
+import { Measure, type MeasurePoint } from './Measure';
+import { NorthRose } from './NorthRose';
+import { StageScene, type Look } from './StageScene';
+import { StoreyLadder } from './StoreyLadder';
+import { hide, isolate, showAll } from './visibility';
+
+const VIEWS: [string, string, [number, number, number]][] = [
+  ['N', 'North elevation', [0, 1, 0]],
+  ['E', 'East elevation', [1, 0, 0]],
+  ['S', 'South elevation', [0, -1, 0]],
+  ['W', 'West elevation', [-1, 0, 0]],
+  ['Plan', 'Plan from above', [0, 0, 1]],
+  ['Iso', 'From the south-west, above', [-0.65, -1, 0.62]],
+];
+
+declare global {
+  interface Window {
+    /** For browser tests: what is drawn, and where. */
+    yentraStage?: () => ReturnType<StageScene['probe']>;
+  }
+}
+
+/** The model in 3D: the same picture in every workspace. */
+export function Stage({ index }: { index: ModelIndex }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const holder = useRef<HTMLDivElement>(null);
+  const [scene, setScene] = useState<StageScene | null>(null);
+  const [size, setSize] = useState<readonly [number, number]>([1, 1]);
+  const [hover, setHover] = useState<{ key: string; x: number; y: number } | null>(null);
+  const [heading, setHeading] = useState(0);
+  const [, redraw] = useState(0);
+  const [points, setPoints] = useState<MeasurePoint[]>([]);
+  const [snap, setSnap] = useState<MeasurePoint | null>(null);
+  const [band, setBand] = useState<{ x0: number; y0: number; x1: number; y1: number } | null>(null);
+  const view = useView();
+  const sweepKey = useRef(false);
+
+  useEffect(() => {
+    const s = new StageScene(canvas.current!);
+    const fit = () => {
+      const box = [holder.current!.clientWidth, holder.current!.clientHeight] as const;
+      s.resize(...box);
+      setSize(box);
+    };
+    const watch = new ResizeObserver(fit);
+    watch.observe(holder.current!);
+    fit();
+    s.onFrame = () => {
+      setHeading(Math.round(s.heading() * 2) / 2);
+      if (useView.getState().measure) redraw((n) => n + 1);
+    };
+    window.yentraStage = () => s.probe(holder.current!.clientWidth, holder.current!.clientHeight);
+    setScene(s);
+    return () => {
+      watch.disconnect();
+      s.dispose();
+      setScene(null);
+    };
+  }, []);
+
+  useEffect(() => {
+    scene?.setModel(index.model);
+  }, [scene, index.model]);
+
+  const finding = view.finding ? index.findings.get(view.finding) : undefined;
+  const look = useMemo<Look>(() => {
+    const chosen = view.selection.flatMap((k) => drawn(index, k));
+    const about = finding?.objects.flatMap((o) => drawn(index, o.key)) ?? [];
+    const lit = new Set(about.map((k) => index.openings.get(k)?.surface ?? k));
+    const sweepBox =
+      view.sweep != null && view.selection[0]
+        ? scene?.boxOf(drawn(index, view.selection[0]))
+        : null;
+    return {
+      visible: (it) =>
+        !view.exposuresOff.has(it.exposure) &&
+        !view.hidden.has(it.surface) &&
+        !view.hidden.has(it.key) &&
+        (!view.isolated || view.isolated.has(it.surface) || view.isolated.has(it.key)),
+      ghosted: finding && lit.size ? (it) => !lit.has(it.surface) : null,
+      selection: finding ? [...about, ...chosen] : chosen,
+      evidence: finding ? { ...finding.evidence, colour: SEVERITY_COLOUR[finding.severity] } : null,
+      preview: view.pending?.preview
+        ? view.pending.preview.changedSurfaces.flatMap((s) => [
+            ...s.rings,
+            ...s.openings.flatMap((o) => o.rings),
+          ])
+        : null,
+      cut: view.cut,
+      sweep: sweepBox && !sweepBox.isEmpty() ? sweepPlane(sweepBox, view.sweep!) : null,
+      apart: view.apart,
+    };
+  }, [
+    index,
+    finding,
+    view.selection,
+    view.hidden,
+    view.isolated,
+    view.exposuresOff,
+    view.cut,
+    view.sweep,
+    view.apart,
+    view.pending,
+    scene,
+  ]);
+
+  useEffect(() => scene?.setLook(look), [look, scene]);
+
+  // a finding brings its place into view
+  useEffect(() => {
+    if (!finding || !scene) return;
+    const box = evidenceBox(finding);
+    const keys = finding.objects.flatMap((o) => drawn(index, o.key));
+    if (keys.length) box.union(scene.boxOf(keys));
+    if (!box.isEmpty()) scene.frameBox(box);
+    // only when another finding is chosen, not when the model changes under it
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [view.finding]);
+
+  useEffect(() => {
+    const frame = (e: Event) => {
+      const all = (e as CustomEvent).detail === 'all';
+      const keys = useView.getState().selection.flatMap((k) => drawn(index, k));
+      scene?.frame(all || !keys.length ? null : keys);
+    };
+    const key = (e: KeyboardEvent) => {
+      sweepKey.current =
+        e.type === 'keydown' && e.key.toLowerCase() === 'c' && !e.ctrlKey && !e.metaKey;
+    };
+    window.addEventListener('yentra:frame', frame);
+    window.addEventListener('keydown', key);
+    window.addEventListener('keyup', key);
+    scene?.controls.takeWheel((step) => {
+      if (!sweepKey.current || !useView.getState().selection.length) return false;
+      const now = useView.getState().sweep ?? 1;
+      useView.setState({ sweep: Math.min(1, Math.max(0, now - step * 0.04)) });
+      return true;
+    });
+    return () => {
+      window.removeEventListener('yentra:frame', frame);
+      window.removeEventListener('keydown', key);
+      window.removeEventListener('keyup', key);
+    };
+  }, [index, scene]);
+
+  function move(e: React.PointerEvent) {
+    const s = scene;
+    if (!s) return;
+    const r = canvas.current!.getBoundingClientRect();
+    if (band) {
+      setBand({ ...band, x1: e.clientX - r.left, y1: e.clientY - r.top });
+      return;
+    }
+    if (e.buttons) {
+      setHover(null);
+      return;
+    }
+    if (view.measure) {
+      setSnap(s.snap(s.controls.place(e), ...size));
+      setHover(null);
+      return;
+    }
+    const hit = s.pick(s.controls.place(e));
+    setHover(hit ? { key: hit.key, x: e.clientX - r.left, y: e.clientY - r.top } : null);
+  }
+
+  function down(e: React.PointerEvent) {
+    if (e.shiftKey && e.button === 0) {
+      const r = canvas.current!.getBoundingClientRect();
+      setBand({
+        x0: e.clientX - r.left,
+        y0: e.clientY - r.top,
+        x1: e.clientX - r.left,
+        y1: e.clientY - r.top,
+      });
+      canvas.current!.setPointerCapture(e.pointerId);
+    }
+  }
+
+  function up(e: React.PointerEvent) {
+    if (!band || !scene) return;
+    const [w, h] = size;
+    const dev = (x: number, y: number) => new THREE.Vector2((x / w) * 2 - 1, 1 - (y / h) * 2);
+    const keys = scene.within(dev(band.x0, band.y0), dev(band.x1, band.y1));
+    const small = Math.hypot(band.x1 - band.x0, band.y1 - band.y0) < 5;
+    if (!small) {
+      const now = new Set(view.selection);
+      keys.forEach((k) => (e.altKey ? now.delete(k) : now.add(k)));
+      view.select([...now]);
+    }
+    setBand(null);
+  }
+
+  function click(e: React.MouseEvent) {
+    const s = scene;
+    if (!s || s.controls.dragged) return;
+    if (view.measure) {
+      const p = s.snap(s.controls.place(e), ...size);
+      if (p) setPoints((old) => (view.measure !== 'area' && old.length >= 2 ? [p] : [...old, p]));
+      return;
+    }
+    const hit = s.pick(s.controls.place(e));
+    if (hit) view.select([hit.key], e.ctrlKey || e.metaKey || e.shiftKey);
+    else if (!e.shiftKey) view.select([]);
+  }
+
+  const named = hover && (index.surfaces.get(hover.key) ?? index.openings.get(hover.key));
+  const hoverArea = named && ('grossArea' in named ? named.grossArea : named.area);
+
+  return (
+    <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden" data-testid="stage">
+      <canvas
+        ref={canvas}
+        className="absolute inset-0 h-full w-full"
+        style={{ cursor: view.measure ? 'crosshair' : hover ? 'pointer' : 'default' }}
+        onPointerMove={move}
+        onPointerDown={down}
+        onPointerUp={up}
+        onPointerLeave={() => setHover(null)}
+        onClick={click}
+        onDoubleClick={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
+        aria-label="3D model"
+      />
+      <StoreyLadder index={index} />
+      <div className="absolute top-2 right-2 flex gap-1">
+        {VIEWS.map(([label, title, dir]) => (
+          <button
+            key={label}
+            className="btn !px-2"
+            title={title}
+            onClick={() => scene?.viewFrom(...dir)}
+          >
+            {label}
+          </button>
+        ))}
+      </div>
+      <div className="absolute top-2 left-[120px] flex gap-1">
+        <button
+          className="btn"
+          disabled={!view.selection.length}
+          title="Show only the selection (I)"
+          onClick={() => isolate(index)}
+        >
+          <Focus size={14} /> Only this
+        </button>
+        <button
+          className="btn"
+          disabled={!view.selection.length}
+          title="Hide the selection (H)"
+          onClick={() => hide(index)}
+        >
+          <EyeOff size={14} /> Hide
+        </button>
+        <button
+          className="btn"
+          disabled={!view.isolated && !view.hidden.size && !view.cut && view.sweep == null}
+          title="Show everything (A)"
+          onClick={showAll}
+        >
+          <Eye size={14} /> Show all
+        </button>
+        <button
+          className="btn"
+          title="Frame the selection, or everything (F, 0)"
+          onClick={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
+        >
+          <Frame size={14} /> Frame
+        </button>
+        <button
+          className={`btn ${view.measure ? 'btn-main' : ''}`}
+          aria-pressed={!!view.measure}
+          title="Measure distance, height or area (M)"
+          onClick={() => view.set({ measure: view.measure ? null : 'distance' })}
+        >
+          <Ruler size={14} /> Measure
+        </button>
+      </div>
+      {view.measure && scene && (
+        <Measure
+          scene={scene}
+          size={size}
+          points={points}
+          snap={snap}
+          clear={() => setPoints([])}
+        />
+      )}
+      <Legend index={index} />
+      <NorthRose
+        petals={index.model.glazing}
+        heading={heading + (index.model.northAzimuth ?? 0)}
+        known={index.model.northAzimuth != null}
+      />
+      {band && (
+        <div
+          className="pointer-events-none absolute border border-kelp bg-kelp/10"
+          style={{
+            left: Math.min(band.x0, band.x1),
+            top: Math.min(band.y0, band.y1),
+            width: Math.abs(band.x1 - band.x0),
+            height: Math.abs(band.y1 - band.y0),
+          }}
+        />
+      )}
+      {hover && named && (
+        <div
+          className="pointer-events-none absolute z-10 rounded-sm border border-line bg-panel px-2 py-0.5 text-sm whitespace-nowrap"
+          style={{ left: Math.min(hover.x + 14, size[0] - 260), top: Math.max(4, hover.y - 28) }}
+          data-testid="hover"
+        >
+          {named.label} · {area(hoverArea!)} m²
+        </div>
+      )}
+    </div>
+  );
+}
+
+function evidenceBox(f: Finding): THREE.Box3 {
+  const box = new THREE.Box3();
+  for (const r of [...f.evidence.areas, ...f.evidence.lines, ...f.evidence.points])
+    for (let i = 0; i < r.length; i += 3)
+      box.expandByPoint(new THREE.Vector3(r[i], r[i + 1], r[i + 2]));
+  return box;
+}
+
+/** A plane through a box, from its far end (0) to beyond its near end (1), along its longer side. */
+function sweepPlane(box: THREE.Box3, share: number): THREE.Plane {
+  const size = box.getSize(new THREE.Vector3());
+  const alongX = size.x >= size.y;
+  const lo = alongX ? box.min.x : box.min.y;
+  const reach = alongX ? size.x : size.y;
+  const normal = alongX ? new THREE.Vector3(-1, 0, 0) : new THREE.Vector3(0, -1, 0);
+  return new THREE.Plane(normal, lo - 0.05 + (reach + 0.1) * share);
+}

@@ -1,0 +1,72 @@
+import { useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { api, ProblemError, type Model, type Repair } from './api';
+import { useView } from './state';
+
+export interface Edits {
+  busy: boolean;
+  apply: (repair: Repair, finding?: string) => Promise<boolean>;
+  consider: (repair: Repair, label: string, finding?: string) => void;
+  undo: () => void;
+  redo: () => void;
+}
+
+/** Changes to the model. An edit carries the version it was based on; when that is stale, the newest state is shown instead. */
+export function useEdits(model: Model): Edits {
+  const client = useQueryClient();
+  const [busy, setBusy] = useState(false);
+  const id = model.delivery.id;
+  const version = model.delivery.version;
+
+  async function change(step: () => Promise<Model>, done: (m: Model) => string): Promise<boolean> {
+    if (busy) return false;
+    setBusy(true);
+    try {
+      const next = await step();
+      client.setQueryData(['model', id], next);
+      useView.setState({ pending: null, message: { text: done(next), bad: false } });
+      return true;
+    } catch (e) {
+      useView.setState({
+        message: { text: e instanceof Error ? e.message : String(e), bad: true },
+      });
+      if (e instanceof ProblemError && e.kind === 'stale')
+        await client.invalidateQueries({ queryKey: ['model', id] });
+      return false;
+    } finally {
+      setBusy(false);
+    }
+  }
+
+  return {
+    busy,
+    apply: (repair, finding) =>
+      change(
+        () => api.repair(id, version, repair, finding),
+        (m) => m.log.filter((e) => e.inForce).at(-1)?.summary ?? 'Done.',
+      ),
+    consider: (repair, label, finding) => {
+      const pending = { repair, label, finding, preview: null, error: null };
+      useView.setState({ pending });
+      const still = () => useView.getState().pending?.repair === repair;
+      api.preview(id, repair).then(
+        (preview) => still() && useView.setState({ pending: { ...pending, preview } }),
+        (e) =>
+          still() &&
+          useView.setState({
+            pending: { ...pending, error: e instanceof Error ? e.message : String(e) },
+          }),
+      );
+    },
+    undo: () =>
+      void change(
+        () => api.undo(id, version),
+        (m) => `Undone: ${m.log.find((e) => !e.inForce)?.summary ?? ''}`,
+      ),
+    redo: () =>
+      void change(
+        () => api.redo(id, version),
+        (m) => `Made again: ${m.log.filter((e) => e.inForce).at(-1)?.summary ?? ''}`,
+      ),
+  };
+}

@@ -1,0 +1,152 @@
+import { useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Dialog } from 'radix-ui';
+import { Download, FileCheck } from 'lucide-react';
+import { Link } from 'react-router';
+import { api, ProblemError, type Model } from '../api';
+import { SeverityMark } from '../frame/SeverityMark';
+import { SEVERITIES, bytes, count, moment } from '../words';
+
+/** Writes gbXML, reads it back, and offers it; open blockers need a decision. */
+export function HandoverPanel({ model, project }: { model: Model; project: string }) {
+  const client = useQueryClient();
+  const id = model.delivery.id;
+  const list = useQuery({ queryKey: ['handovers', id], queryFn: () => api.handovers(id) });
+  const [asking, setAsking] = useState(false);
+  const [busy, setBusy] = useState(false);
+  const [error, setError] = useState<string | null>(null);
+
+  async function write(allow: boolean) {
+    setBusy(true);
+    setError(null);
+    try {
+      await api.handOver(id, model.delivery.version, allow);
+      setAsking(false);
+      await client.invalidateQueries({ queryKey: ['handovers', id] });
+    } catch (e) {
+      if (e instanceof ProblemError && e.kind === 'blockers-open') setAsking(true);
+      else {
+        setAsking(false);
+        setError(e instanceof Error ? e.message : String(e));
+      }
+    } finally {
+      setBusy(false);
+    }
+  }
+
+  const blockers = model.severities.blocker;
+  return (
+    <section
+      className="flex max-h-[46vh] shrink-0 gap-8 overflow-y-auto border-t border-line bg-panel px-4 py-3"
+      data-testid="handover"
+    >
+      <div className="w-72 shrink-0">
+        <h2 className="text-title font-semibold">Handover</h2>
+        <ul className="my-1">
+          {SEVERITIES.map((s) => (
+            <li key={s} className="flex items-center gap-2 leading-[22px]">
+              <SeverityMark severity={s} /> {count(model.severities[s], s)} left
+            </li>
+          ))}
+        </ul>
+        {blockers > 0 && (
+          <p className="mb-1">
+            A simulation would fail on these.{' '}
+            <Link className="text-kelp underline" to={`/p/${project}/findings`}>
+              Repair them first
+            </Link>
+            , or decide to hand over all the same.
+          </p>
+        )}
+        <button
+          className="btn btn-main"
+          disabled={busy}
+          onClick={() => void write(false)}
+          data-testid="write"
+        >
+          <FileCheck size={14} /> {busy ? 'Writing and reading back …' : 'Write gbXML 6.01'}
+        </button>
+        {error && (
+          <p className="mt-1 font-semibold text-blocker" role="alert">
+            {error}
+          </p>
+        )}
+      </div>
+      <div className="min-w-0 flex-1">
+        <h3 className="kicker">Handed over ({list.data?.length ?? 0})</h3>
+        {list.data?.length ? (
+          <table className="w-full">
+            <tbody>
+              {list.data.map((h) => (
+                <tr
+                  key={h.id}
+                  className="h-[30px] border-b border-line/60"
+                  data-testid="handover-row"
+                >
+                  <td className="pr-3 font-semibold">{h.fileName}</td>
+                  <td className="pr-3">{h.format}</td>
+                  <td className="pr-3 text-right">{bytes(h.size)}</td>
+                  <td className="pr-3">
+                    {h.version === model.delivery.version
+                      ? 'present state'
+                      : `state ${h.version}, the model has changed since`}
+                  </td>
+                  <td className="pr-3">
+                    {h.blockers ? `${count(h.blockers, 'blocker')} open` : 'no blockers'}, read back
+                    equal
+                  </td>
+                  <td className="pr-3 text-muted">
+                    {h.madeBy}, {moment(h.madeAt)}
+                  </td>
+                  <td>
+                    <a
+                      className="btn"
+                      href={`/api/handovers/${h.id}/file`}
+                      download
+                      data-testid="download"
+                    >
+                      <Download size={13} /> Download
+                    </a>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        ) : (
+          <p className="text-muted">
+            Nothing yet. A file is written from the present state, read back, and offered here when
+            both say the same.
+          </p>
+        )}
+      </div>
+      <Dialog.Root open={asking} onOpenChange={setAsking}>
+        <Dialog.Portal>
+          <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+          <Dialog.Content
+            className="fixed top-1/2 left-1/2 z-50 w-[420px] -translate-x-1/2 -translate-y-1/2 rounded-sm border border-line bg-panel p-4 shadow-lg"
+            data-testid="decision"
+          >
+            <Dialog.Title className="text-title font-semibold">
+              {count(blockers, 'blocker')} open
+            </Dialog.Title>
+            <Dialog.Description className="mt-1">
+              A simulation of this file will fail or be wrong. The handover will say so beside the
+              file.
+            </Dialog.Description>
+            <div className="mt-3 flex gap-2">
+              <Dialog.Close className="btn btn-main">Repair first</Dialog.Close>
+              <button
+                className="btn"
+                disabled={busy}
+                onClick={() => void write(true)}
+                data-testid="all-the-same"
+              >
+                Hand over all the same
+              </button>
+            </div>
+          </Dialog.Content>
+        </Dialog.Portal>
+      </Dialog.Root>
+    </section>
+  );
+}

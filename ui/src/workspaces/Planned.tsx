@@ -1,0 +1,28 @@
+const PLANS: Record<string, [string, string]> = {
+  scope: [
+    'Scope',
+    'Here the architectural model will be trimmed to what the job needs: scope sheets say which classes and properties are in, and every object says why it is in or out.',
+  ],
+  thermal: [
+    'Thermal',
+    'Here materials, layers and glazing will be completed and assigned, U-values worked out to the standards with every resistance shown, and spaces given their use and conditions.',
+  ],
+  estimate: [
+    'Estimate',
+    'Here design loads and an hourly year will tell whether the translation is sane, and variants will be compared with the baseline.',
+  ],
+};
+
+/** A workspace that is not built yet says what it will hold. */
+export function Planned({ workspace }: { workspace: string }) {
+  const [title, text] = PLANS[workspace];
+  return (
+    <section className="shrink-0 border-t border-line bg-panel px-4 py-3" data-testid="planned">
+      <h2 className="text-title font-semibold">{title} is not built yet</h2>
+      <p className="max-w-[72ch]">{text}</p>
+      <p className="mt-1 text-muted">
+        Selection, cut and visibility stay as they are; go on in Envelope or Findings.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,82 @@
+import { useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { FolderPlus } from 'lucide-react';
+import { Link, useNavigate } from 'react-router';
+import { api } from '../api';
+import { HeadLine } from '../frame/HeadLine';
+import { count, moment } from '../words';
+
+/** The first page: all projects, and a new one. */
+export function Projects() {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const projects = useQuery({
+    queryKey: ['projects'],
+    queryFn: api.projects,
+    refetchInterval: (q) => (q.state.data?.some((p) => !p.deliveries.length) ? 1500 : false),
+  });
+  const [name, setName] = useState('');
+  const [error, setError] = useState<string | null>(null);
+
+  async function create(e: React.FormEvent) {
+    e.preventDefault();
+    try {
+      const made = await api.createProject(name);
+      await client.invalidateQueries({ queryKey: ['projects'] });
+      void navigate(`/p/${made.id}/intake`);
+    } catch (x) {
+      setError(x instanceof Error ? x.message : String(x));
+    }
+  }
+
+  return (
+    <div className="flex h-full flex-col">
+      <HeadLine project={null} model={null} revision={null} edits={null} />
+      <main className="mx-auto w-full max-w-3xl overflow-y-auto px-6 py-8">
+        <h1 className="text-title font-semibold">Projects</h1>
+        <p className="mb-4 max-w-[64ch] text-muted">
+          A project holds an architect’s deliveries and what was made of them: checked and repaired
+          geometry, ready for a simulation.
+        </p>
+        {projects.isError && <p className="font-semibold text-blocker">{projects.error.message}</p>}
+        <ul className="border-t border-line">
+          {projects.data?.map((p) => (
+            <li key={p.id} className="border-b border-line">
+              <Link
+                to={`/p/${p.id}/${p.deliveries.length ? 'findings' : 'intake'}`}
+                className="flex items-baseline gap-4 px-2 py-2.5 hover:bg-kelp-soft"
+                data-testid="project"
+              >
+                <span className="text-[15px] font-semibold">{p.name}</span>
+                <span className="ml-auto text-muted">
+                  {p.deliveries.length
+                    ? `${p.deliveries[0].fileName}, ${count(p.deliveries.length, 'revision')}, ${moment(p.deliveries[0].receivedAt)}`
+                    : 'no delivery yet'}
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+        <form onSubmit={(e) => void create(e)} className="mt-5 flex items-center gap-2">
+          <input
+            className="field w-80"
+            placeholder="Name of a new project"
+            aria-label="Name of a new project"
+            value={name}
+            maxLength={120}
+            onChange={(e) => setName(e.target.value)}
+          />
+          <button
+            className="btn btn-main"
+            disabled={!name.trim()}
+            type="submit"
+            data-testid="create"
+          >
+            <FolderPlus size={14} /> Create project
+          </button>
+          {error && <span className="text-blocker">{error}</span>}
+        </form>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,147 @@
+import { useEffect } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useParams, useSearchParams } from 'react-router';
+import { api, type Model, type Project } from '../api';
+import { Dossier } from '../dossier/Dossier';
+import { CommandPalette } from '../frame/CommandPalette';
+import { ErrorBoundary } from '../frame/ErrorBoundary';
+import { HeadLine } from '../frame/HeadLine';
+import { Help } from '../frame/Help';
+import { Path } from '../frame/Path';
+import { useShortcuts } from '../frame/useShortcuts';
+import type { Workspace } from '../frame/workspaces';
+import { useIndex } from '../model';
+import { Sheet } from '../sheet/Sheet';
+import { Stage } from '../stage/Stage';
+import { resetView, useView } from '../state';
+import { useEdits } from '../useEdits';
+import { Drop } from './Drop';
+import { HandoverPanel } from './HandoverPanel';
+import { Intake } from './Intake';
+import { Planned } from './Planned';
+
+/** A project: head line, path, stage, sheet and dossier. */
+export function Workbench() {
+  const { project: id = '', workspace = 'intake' } = useParams();
+  const [params] = useSearchParams();
+  const project = useQuery({ queryKey: ['project', id], queryFn: () => api.project(id) });
+  const delivery = params.get('delivery') ?? project.data?.deliveries[0]?.id ?? null;
+  const model = useQuery({
+    queryKey: ['model', delivery],
+    queryFn: () => api.model(delivery!),
+    enabled: !!delivery,
+  });
+
+  useEffect(() => resetView, [delivery]);
+
+  if (project.isError || model.isError) {
+    return (
+      <div className="p-8">
+        <p className="font-semibold text-blocker">{(project.error ?? model.error)!.message}</p>
+        <a className="btn mt-2" href="/">
+          All projects
+        </a>
+      </div>
+    );
+  }
+  if (!project.data || (delivery && !model.data))
+    return <p className="p-8 text-muted">Opening the model …</p>;
+  if (!model.data) {
+    return (
+      <div className="flex h-full flex-col">
+        <HeadLine project={project.data} model={null} revision={null} edits={null} />
+        <div className="flex min-h-0 flex-1">
+          <Path project={id} model={null} />
+          <main className="mx-auto w-full max-w-2xl px-6 py-10">
+            <h1 className="text-title font-semibold">Bring in a delivery</h1>
+            <p className="mb-4 text-muted">
+              The architect’s IFC or gbXML file. It is kept as it came; everything made of it can be
+              undone.
+            </p>
+            <Drop project={id} wide />
+          </main>
+        </div>
+      </div>
+    );
+  }
+  return (
+    <Opened
+      key={delivery}
+      project={project.data}
+      model={model.data}
+      workspace={workspace as Workspace}
+    />
+  );
+}
+
+function Opened({
+  project,
+  model,
+  workspace,
+}: {
+  project: Project;
+  model: Model;
+  workspace: Workspace;
+}) {
+  const index = useIndex(model);
+  const edits = useEdits(model);
+  const { message, set } = useView();
+  useShortcuts(index, edits, project.id);
+
+  // each workspace begins with the table it is about
+  useEffect(() => {
+    if (workspace === 'findings') useView.setState({ tab: 'findings' });
+    if (workspace === 'envelope')
+      useView.setState((s) => ({ tab: s.tab === 'findings' ? 'spaces' : s.tab }));
+  }, [workspace]);
+
+  // what a repair took away is no longer selected
+  useEffect(() => {
+    const v = useView.getState();
+    const known = (k: string) =>
+      index.spaces.has(k) || index.surfaces.has(k) || index.openings.has(k);
+    if (v.finding && !index.findings.has(v.finding)) set({ finding: null });
+    if (v.selection.some((k) => !known(k))) set({ selection: v.selection.filter(known) });
+  }, [index, set]);
+
+  useEffect(() => {
+    if (!message) return;
+    const t = setTimeout(() => set({ message: null }), message.bad ? 9000 : 5000);
+    return () => clearTimeout(t);
+  }, [message, set]);
+
+  return (
+    <div className="flex h-full flex-col">
+      <HeadLine project={project} model={model} revision={model.delivery.id} edits={edits} />
+      <div className="flex min-h-0 flex-1">
+        <Path project={project.id} model={model} />
+        <main className="relative flex min-w-0 flex-1 flex-col">
+          <ErrorBoundary>
+            <Stage index={index} />
+          </ErrorBoundary>
+          {workspace === 'intake' ? (
+            <Intake model={model} project={project.id} />
+          ) : workspace === 'handover' ? (
+            <HandoverPanel model={model} project={project.id} />
+          ) : workspace === 'envelope' || workspace === 'findings' ? (
+            <Sheet index={index} />
+          ) : (
+            <Planned workspace={workspace} />
+          )}
+          {message && (
+            <div
+              className={`absolute bottom-3 left-1/2 z-30 max-w-[70%] -translate-x-1/2 rounded-sm border px-3 py-1.5 shadow-lg ${message.bad ? 'border-blocker bg-panel text-blocker' : 'border-kelp bg-panel'}`}
+              role="status"
+              data-testid="message"
+            >
+              {message.text}
+            </div>
+          )}
+        </main>
+        <Dossier index={index} edits={edits} />
+      </div>
+      <CommandPalette index={index} edits={edits} project={project.id} />
+      <Help />
+    </div>
+  );
+}

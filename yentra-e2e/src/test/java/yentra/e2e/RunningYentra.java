@@ -1,0 +1,118 @@
+package yentra.e2e;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.TimeUnit;
+
+/**
+ * The built application as a process of its own, with a throw-away PostgreSQL cluster; it can be
+ * restarted in the middle.
+ */
+final class RunningYentra implements AutoCloseable {
+  private final Path root =
+      Path.of(System.getProperty("yentra.root", "..")).toAbsolutePath().normalize();
+  private final Path dir;
+  private final int databasePort = freePort();
+  private final int port = freePort();
+  private Process server;
+
+  RunningYentra() throws IOException, InterruptedException {
+    dir = Files.createTempDirectory(Path.of("/tmp"), "yentra-e2e");
+    dir.toFile().setExecutable(true, false);
+    dir.toFile().setReadable(true, false);
+    cluster("start");
+    start();
+  }
+
+  private static int freePort() {
+    try (ServerSocket s = new ServerSocket(0)) {
+      return s.getLocalPort();
+    } catch (IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    }
+  }
+
+  private String cluster(String action) throws IOException, InterruptedException {
+    ProcessBuilder b =
+        new ProcessBuilder(
+            "bash",
+            root.resolve("bin/cluster.sh").toString(),
+            action,
+            dir.resolve("pg").toString(),
+            String.valueOf(databasePort));
+    b.environment().put("YENTRA_PG_OPTIONS", "-c fsync=off -c full_page_writes=off");
+    Path out = dir.resolve("cluster.out");
+    b.redirectErrorStream(true).redirectOutput(out.toFile());
+    int code = b.start().waitFor();
+    String said = Files.readString(out).strip();
+    if (code != 0) {
+      throw new IOException("cluster.sh " + action + ": " + said);
+    }
+    return said;
+  }
+
+  private void start() throws IOException, InterruptedException {
+    ProcessBuilder b =
+        new ProcessBuilder(
+            Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+            "-XX:TieredStopAtLevel=1",
+            "-jar",
+            root.resolve("yentra-server/target/yentra-server-boot.jar").toString());
+    b.environment().put("YENTRA_PORT", String.valueOf(port));
+    b.environment().put("YENTRA_DB_PORT", String.valueOf(databasePort));
+    b.environment().put("YENTRA_DB_PASSWORD", cluster("password"));
+    b.redirectErrorStream(true)
+        .redirectOutput(ProcessBuilder.Redirect.appendTo(dir.resolve("server.log").toFile()));
+    server = b.start();
+    for (int i = 0; i < 900; i++) {
+      if (answers()) {
+        return;
+      }
+      if (!server.isAlive()) {
+        throw new IOException("the server ended: " + Files.readString(dir.resolve("server.log")));
+      }
+      TimeUnit.MILLISECONDS.sleep(100);
+    }
+    throw new IOException(
+        "the server did not answer: " + Files.readString(dir.resolve("server.log")));
+  }
+
+  private boolean answers() throws InterruptedException {
+    try {
+      HttpRequest r = HttpRequest.newBuilder(URI.create(url("/api/projects"))).build();
+      return HttpClient.newHttpClient().send(r, HttpResponse.BodyHandlers.discarding()).statusCode()
+          == 200;
+    } catch (IOException e) {
+      return false;
+    }
+  }
+
+  /** Kills the server without warning and starts it again on the same database. */
+  void crashAndRestart() throws IOException, InterruptedException {
+    server.destroyForcibly().waitFor();
+    start();
+  }
+
+  String url(String path) {
+    return "http://127.0.0.1:" + port + path;
+  }
+
+  @Override
+  public void close() throws IOException {
+    try {
+      server.destroy();
+      if (!server.waitFor(20, TimeUnit.SECONDS)) {
+        server.destroyForcibly().waitFor();
+      }
+      cluster("wipe");
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+}

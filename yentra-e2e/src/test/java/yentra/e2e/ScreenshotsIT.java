@@ -1,0 +1,63 @@
+package yentra.e2e;
+
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.support.ui.WebDriverWait;
+
+/**
+ * Takes the pictures of docs/screenshots from the demo data; runs only when asked to ({@code
+ * ./yentra screenshots}).
+ */
+class ScreenshotsIT {
+  @Test
+  void take() throws Exception {
+    String target = System.getProperty("yentra.screenshots");
+    assumeTrue(target != null && !target.isBlank(), "only on request");
+    Path dir = Files.createDirectories(Path.of(target));
+    try (RunningYentra yentra = new RunningYentra();
+        Browser b = new Browser()) {
+      b.driver.get(yentra.url("/"));
+      new WebDriverWait(b.driver, Duration.ofSeconds(30))
+          .until(d -> b.see("project").getText().contains("marram-point.xml"));
+      b.see(By.cssSelector("input[aria-label='Your name']")).sendKeys("R. Example");
+      Files.write(dir.resolve("1-projects.png"), b.picture());
+      b.click("project");
+      b.see("stage");
+      b.keys("1");
+      b.see("intake-report");
+      Files.write(dir.resolve("2-intake.png"), b.picture());
+      b.keys("3");
+      b.press("Surfaces");
+      b.see(By.cssSelector("[aria-label='Filter by surface']")).sendKeys("gallery");
+      b.click(By.xpath("//*[@role='row'][contains(., 'South wall of Visitor gallery')]"));
+      Files.write(dir.resolve("3-envelope-dossier.png"), b.picture());
+      b.keys(org.openqa.selenium.Keys.ESCAPE);
+      b.click(By.xpath("//*[@data-testid='ladder']//button[contains(., 'Ground floor')]"));
+      b.press("Spaces");
+      Files.write(dir.resolve("4-storey-cut.png"), b.picture());
+      b.keys("a");
+      b.keys("4");
+      for (int i = 0; i < 4; i++) {
+        b.keys("n");
+      }
+      b.see("finding-message");
+      Files.write(dir.resolve("5-findings.png"), b.picture());
+      b.keys("e");
+      b.see("pending-summary");
+      Files.write(dir.resolve("6-remedy.png"), b.picture());
+      b.click("apply");
+      b.settle();
+      b.keys(org.openqa.selenium.Keys.ESCAPE);
+      b.keys("7");
+      b.click("write");
+      b.click("all-the-same");
+      b.see("handover-row");
+      Files.write(dir.resolve("7-handover.png"), b.picture());
+    }
+  }
+}

@@ -1,0 +1,43 @@
+package yentra.server;
+
+import io.swagger.v3.oas.models.media.Schema;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The OpenAPI description: every field of an answer is required unless it is marked nullable. */
+@Configuration(proxyBeanMethods = false)
+class ApiDescription {
+  @Bean
+  OpenApiCustomizer requiredFields() {
+    return api -> {
+      api.setServers(null);
+      api.getInfo().title("Yentra").version("1");
+      api.getComponents().getSchemas().values().forEach(ApiDescription::require);
+    };
+  }
+
+  @SuppressWarnings({"unchecked", "rawtypes"})
+  private static void require(Schema schema) {
+    Map<String, Schema> properties = schema.getProperties();
+    if (properties == null) {
+      return;
+    }
+    List<String> required = new ArrayList<>();
+    properties.forEach(
+        (name, p) -> {
+          boolean nullable =
+              Boolean.TRUE.equals(p.getNullable())
+                  || p.getTypes() != null && p.getTypes().contains("null");
+          if (!nullable) {
+            required.add(name);
+          }
+        });
+    required.sort(Comparator.naturalOrder());
+    schema.setRequired(required);
+  }
+}

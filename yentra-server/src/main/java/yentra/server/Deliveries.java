@@ -1,0 +1,223 @@
+package yentra.server;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import yentra.core.check.CheckCatalogue;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Finding;
+import yentra.core.check.Limits;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.geometry.Tolerance;
+import yentra.core.intake.DeliveryReader;
+import yentra.core.repair.NotApplicableException;
+import yentra.core.repair.Remedies;
+import yentra.core.repair.Repair;
+import yentra.core.repair.RepairPreview;
+import yentra.core.repair.Replay;
+import yentra.server.db.tables.records.DeliveryRecord;
+import yentra.server.db.tables.records.RepairEntryRecord;
+
+/**
+ * The state of deliveries: computed from the delivered bytes and the repair log, which are the
+ * truth, and cached by version. Every change is durable before it is answered.
+ */
+@Service
+class Deliveries {
+  private final DeliveryStore store;
+  private final ProjectStore projects;
+  private final Tolerance tolerance;
+  private final ReadLimits limits;
+  private final Cache<UUID, Envelope> delivered = Caffeine.newBuilder().maximumSize(8).build();
+  private final Cache<UUID, State> states = Caffeine.newBuilder().maximumSize(8).build();
+
+  Deliveries(DeliveryStore store, ProjectStore projects, Tolerance tolerance, ReadLimits limits) {
+    this.store = store;
+    this.projects = projects;
+    this.tolerance = tolerance;
+    this.limits = limits;
+  }
+
+  /** A delivery at one version of its log, checked. */
+  record State(long version, CheckContext context, List<Finding> findings) {
+    Envelope envelope() {
+      return context.envelope();
+    }
+
+    int blockers() {
+      return (int)
+          findings.stream().filter(f -> f.severity() == yentra.core.check.Severity.BLOCKER).count();
+    }
+  }
+
+  State state(DeliveryRecord d) {
+    State known = states.getIfPresent(d.getId());
+    if (known != null && known.version == d.getVersion()) {
+      return known;
+    }
+    List<Repair> repairs =
+        store.log(d.getId()).stream().limit(d.getLogPosition()).map(store::repair).toList();
+    State made = checked(Replay.of(base(d), repairs, tolerance).envelope(), d.getVersion());
+    states.put(d.getId(), made);
+    return made;
+  }
+
+  private State checked(Envelope e, long version) {
+    CheckContext context = new CheckContext(e, Limits.STANDARD, tolerance);
+    List<Finding> worstFirst = new ArrayList<>(CheckCatalogue.run(context));
+    worstFirst.sort(Comparator.comparing(Finding::severity));
+    return new State(version, context, List.copyOf(worstFirst));
+  }
+
+  /** The envelope as delivered. */
+  private Envelope base(DeliveryRecord d) {
+    return delivered.get(d.getId(), id -> read(store.content(d.getSha256())));
+  }
+
+  private Envelope read(byte[] bytes) {
+    try {
+      return new DeliveryReader(limits, tolerance)
+          .read(new Bytes(bytes), DeliveryReader.Progress.NONE)
+          .envelope();
+    } catch (UnreadableException e) {
+      throw Problem.unreadable(e.getMessage(), e.line(), e.column());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Bytes in memory as a source to read. */
+  record Bytes(byte[] bytes) implements DeliveryReader.Source {
+    @Override
+    public InputStream open() {
+      return new ByteArrayInputStream(bytes);
+    }
+
+    @Override
+    public long length() {
+      return bytes.length;
+    }
+  }
+
+  @Transactional(readOnly = true)
+  public Views.ModelView model(UUID id) {
+    return view(store.get(id));
+  }
+
+  private Views.ModelView view(DeliveryRecord d) {
+    State s = state(d);
+    List<RepairEntryRecord> log = store.log(d.getId());
+    int position = d.getLogPosition();
+    Views.DeliveryView v =
+        new Views.DeliveryView(
+            d.getId(),
+            d.getProjectId(),
+            projects.get(d.getProjectId()).name(),
+            d.getRevision(),
+            d.getFileName(),
+            d.getFormat(),
+            s.envelope().delivered().schema(),
+            d.getSize(),
+            d.getSha256(),
+            d.getReceivedAt(),
+            d.getReceivedBy(),
+            d.getVersion(),
+            position,
+            position > 0,
+            position < log.size());
+    List<Views.LogView> entries =
+        log.stream()
+            .map(
+                e ->
+                    new Views.LogView(
+                        e.getLogIndex(),
+                        e.getSummary(),
+                        e.getFinding(),
+                        e.getMadeBy(),
+                        e.getMadeAt(),
+                        e.getLogIndex() < position))
+            .toList();
+    return new ModelViews(s.context()).model(v, store.report(d), s.findings(), entries);
+  }
+
+  @Transactional(readOnly = true)
+  public Views.PreviewView preview(UUID id, Repair repair) {
+    State s = state(store.get(id));
+    try {
+      RepairPreview p = RepairPreview.of(s.context(), s.findings(), repair, Limits.STANDARD);
+      Envelope then = repair.apply(s.envelope(), tolerance);
+      ModelViews now = new ModelViews(s.context());
+      CheckContext after = new CheckContext(then, Limits.STANDARD, tolerance);
+      ModelViews later = new ModelViews(after);
+      return new Views.PreviewView(
+          p.summary(),
+          p.resolved().stream().map(f -> now.finding(f, new Remedies(s.context()))).toList(),
+          p.added().stream().map(f -> later.finding(f, new Remedies(after))).toList(),
+          p.removedSurfaces(),
+          p.changedSurfaces().stream().map(later::surface).toList());
+    } catch (NotApplicableException e) {
+      throw Problem.notApplicable(e.getMessage());
+    }
+  }
+
+  @Transactional
+  public Views.ModelView repair(
+      UUID id, long basedOn, Repair repair, Optional<String> finding, String by) {
+    DeliveryRecord d = current(id, basedOn);
+    State s = state(d);
+    try {
+      repair.apply(s.envelope(), tolerance);
+    } catch (NotApplicableException e) {
+      throw Problem.notApplicable(e.getMessage());
+    }
+    store.append(
+        d,
+        repair,
+        repair.describe(s.envelope(), new Naming(s.envelope(), s.context()::direction)),
+        finding,
+        by);
+    return view(store.get(id));
+  }
+
+  @Transactional
+  public Views.ModelView undo(UUID id, long basedOn) {
+    DeliveryRecord d = current(id, basedOn);
+    if (d.getLogPosition() == 0) {
+      throw Problem.notApplicable("There is nothing to undo.");
+    }
+    store.move(d, d.getLogPosition() - 1);
+    return view(store.get(id));
+  }
+
+  @Transactional
+  public Views.ModelView redo(UUID id, long basedOn) {
+    DeliveryRecord d = current(id, basedOn);
+    if (d.getLogPosition() >= store.log(id).size()) {
+      throw Problem.notApplicable("There is nothing to redo.");
+    }
+    store.move(d, d.getLogPosition() + 1);
+    return view(store.get(id));
+  }
+
+  /** The delivery, locked, if the edit was based on its newest version. */
+  private DeliveryRecord current(UUID id, long basedOn) {
+    DeliveryRecord d = store.lock(id);
+    if (d.getVersion() != basedOn) {
+      throw Problem.stale(d.getVersion());
+    }
+    return d;
+  }
+}

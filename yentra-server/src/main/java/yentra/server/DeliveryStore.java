@@ -1,0 +1,180 @@
+package yentra.server;
+
+import static yentra.server.db.Tables.CONTENT;
+import static yentra.server.db.Tables.DELIVERY;
+import static yentra.server.db.Tables.INTAKE_JOB;
+import static yentra.server.db.Tables.REPAIR_ENTRY;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Supplier;
+import org.jooq.DSLContext;
+import org.jooq.JSONB;
+import org.jooq.impl.DSL;
+import org.springframework.stereotype.Repository;
+import tools.jackson.databind.json.JsonMapper;
+import yentra.core.repair.Repair;
+import yentra.server.db.tables.records.DeliveryRecord;
+import yentra.server.db.tables.records.RepairEntryRecord;
+
+/** Deliveries, their bytes and their repair logs. Callers bring the transaction. */
+@Repository
+class DeliveryStore {
+  private final DSLContext db;
+  private final JsonMapper json;
+  private final Clock clock;
+  private final Supplier<UUID> ids;
+
+  DeliveryStore(DSLContext db, JsonMapper json, Clock clock, Supplier<UUID> ids) {
+    this.db = db;
+    this.json = json;
+    this.clock = clock;
+    this.ids = ids;
+  }
+
+  void keepContent(String sha256, byte[] bytes) {
+    alone(sha256);
+    db.insertInto(CONTENT)
+        .set(CONTENT.SHA256, sha256)
+        .set(CONTENT.BYTES, bytes)
+        .onConflictDoNothing()
+        .execute();
+  }
+
+  /**
+   * Until the transaction ends, nobody else keeps or drops this content: a job that fails must not
+   * drop what another waits for.
+   */
+  private void alone(String sha256) {
+    db.select(
+            DSL.field(
+                "pg_advisory_xact_lock(hashtextextended({0}, 0))", Object.class, DSL.val(sha256)))
+        .fetch();
+  }
+
+  byte[] content(String sha256) {
+    return db.select(CONTENT.BYTES)
+        .from(CONTENT)
+        .where(CONTENT.SHA256.eq(sha256))
+        .fetchOptional(CONTENT.BYTES)
+        .orElseThrow(() -> Problem.notFound("The delivered file"));
+  }
+
+  /** Drops bytes that no delivery and no waiting job needs. */
+  void dropUnusedContent(String sha256) {
+    alone(sha256);
+    db.deleteFrom(CONTENT)
+        .where(CONTENT.SHA256.eq(sha256))
+        .and(DSL.notExists(DSL.selectOne().from(DELIVERY).where(DELIVERY.SHA256.eq(sha256))))
+        .and(
+            DSL.notExists(
+                DSL.selectOne()
+                    .from(INTAKE_JOB)
+                    .where(INTAKE_JOB.SHA256.eq(sha256))
+                    .and(INTAKE_JOB.STATE.in("waiting", "reading"))))
+        .execute();
+  }
+
+  UUID add(
+      UUID project,
+      String fileName,
+      String format,
+      String sha256,
+      long size,
+      String by,
+      Views.ReportView report) {
+    int revision =
+        db.select(DSL.coalesce(DSL.max(DELIVERY.REVISION), 0))
+                .from(DELIVERY)
+                .where(DELIVERY.PROJECT_ID.eq(project))
+                .fetchSingle()
+                .value1()
+            + 1;
+    UUID id = ids.get();
+    db.insertInto(DELIVERY)
+        .set(DELIVERY.ID, id)
+        .set(DELIVERY.PROJECT_ID, project)
+        .set(DELIVERY.REVISION, revision)
+        .set(DELIVERY.FILE_NAME, fileName)
+        .set(DELIVERY.FORMAT, format)
+        .set(DELIVERY.SHA256, sha256)
+        .set(DELIVERY.SIZE, size)
+        .set(DELIVERY.RECEIVED_AT, clock.instant())
+        .set(DELIVERY.RECEIVED_BY, by)
+        .set(DELIVERY.REPORT, JSONB.valueOf(json.writeValueAsString(report)))
+        .set(DELIVERY.VERSION, 1L)
+        .set(DELIVERY.LOG_POSITION, 0)
+        .execute();
+    return id;
+  }
+
+  DeliveryRecord get(UUID id) {
+    return db.selectFrom(DELIVERY)
+        .where(DELIVERY.ID.eq(id))
+        .fetchOptional()
+        .orElseThrow(() -> Problem.notFound("The delivery"));
+  }
+
+  /** The delivery, locked against other edits until the transaction ends. */
+  DeliveryRecord lock(UUID id) {
+    return db.selectFrom(DELIVERY)
+        .where(DELIVERY.ID.eq(id))
+        .forUpdate()
+        .fetchOptional()
+        .orElseThrow(() -> Problem.notFound("The delivery"));
+  }
+
+  Views.ReportView report(DeliveryRecord d) {
+    return json.readValue(d.getReport().data(), Views.ReportView.class);
+  }
+
+  /**
+   * Entries that were not discarded, in the order of the log; those at and after the log position
+   * are undone.
+   */
+  List<RepairEntryRecord> log(UUID delivery) {
+    return db.selectFrom(REPAIR_ENTRY)
+        .where(REPAIR_ENTRY.DELIVERY_ID.eq(delivery))
+        .and(REPAIR_ENTRY.DISCARDED_AT.isNull())
+        .orderBy(REPAIR_ENTRY.LOG_INDEX)
+        .fetch();
+  }
+
+  Repair repair(RepairEntryRecord r) {
+    return json.readValue(r.getRepair().data(), Repair.class);
+  }
+
+  /** Appends an entry at the log position; undone entries behind it are discarded but kept. */
+  void append(
+      DeliveryRecord d, Repair repair, String summary, Optional<String> finding, String by) {
+    db.update(REPAIR_ENTRY)
+        .set(REPAIR_ENTRY.DISCARDED_AT, clock.instant())
+        .where(REPAIR_ENTRY.DELIVERY_ID.eq(d.getId()))
+        .and(REPAIR_ENTRY.DISCARDED_AT.isNull())
+        .and(REPAIR_ENTRY.LOG_INDEX.ge(d.getLogPosition()))
+        .execute();
+    db.insertInto(REPAIR_ENTRY)
+        .set(REPAIR_ENTRY.ID, ids.get())
+        .set(REPAIR_ENTRY.DELIVERY_ID, d.getId())
+        .set(REPAIR_ENTRY.LOG_INDEX, d.getLogPosition())
+        .set(
+            REPAIR_ENTRY.REPAIR,
+            JSONB.valueOf(json.writerFor(Repair.class).writeValueAsString(repair)))
+        .set(REPAIR_ENTRY.SUMMARY, summary)
+        .set(REPAIR_ENTRY.FINDING, finding.orElse(null))
+        .set(REPAIR_ENTRY.MADE_BY, by)
+        .set(REPAIR_ENTRY.MADE_AT, clock.instant())
+        .execute();
+    move(d, d.getLogPosition() + 1);
+  }
+
+  void move(DeliveryRecord d, int position) {
+    db.update(DELIVERY)
+        .set(DELIVERY.LOG_POSITION, position)
+        .set(DELIVERY.VERSION, d.getVersion() + 1)
+        .where(DELIVERY.ID.eq(d.getId()))
+        .execute();
+  }
+}

@@ -1,0 +1,302 @@
+package yentra.server;
+
+import static yentra.server.db.Tables.INTAKE_JOB;
+
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.time.Clock;
+import java.util.HexFormat;
+import java.util.UUID;
+import java.util.function.Supplier;
+import org.jooq.DSLContext;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.geometry.Tolerance;
+import yentra.core.intake.DeliveryReader;
+import yentra.server.db.tables.records.IntakeJobRecord;
+
+/**
+ * Takes files in: the bytes are kept with their hash and a job is queued in one transaction; the
+ * job reads the file and either makes the delivery or says why not and drops the bytes. Jobs
+ * survive a restart, since they are in the database.
+ */
+@Service
+class Intake {
+  static final TaskDescriptor<Void> TASK = TaskDescriptor.of("intake");
+  private static final Logger LOG = LoggerFactory.getLogger(Intake.class);
+  private final DSLContext db;
+  private final DeliveryStore store;
+  private final TransactionTemplate transaction;
+  private final ObjectProvider<SchedulerClient> scheduler;
+  private final Clock clock;
+  private final Supplier<UUID> ids;
+  private final YentraSettings settings;
+  private final ReadLimits limits;
+  private final DeliveryReader reader;
+
+  Intake(
+      DSLContext db,
+      DeliveryStore store,
+      TransactionTemplate transaction,
+      ObjectProvider<SchedulerClient> scheduler,
+      Clock clock,
+      Supplier<UUID> ids,
+      YentraSettings settings,
+      ReadLimits limits,
+      Tolerance tolerance) {
+    this.db = db;
+    this.store = store;
+    this.transaction = transaction;
+    this.scheduler = scheduler;
+    this.clock = clock;
+    this.ids = ids;
+    this.settings = settings;
+    this.limits = limits;
+    this.reader = new DeliveryReader(limits, tolerance);
+  }
+
+  /**
+   * Receives an upload and queues its reading.
+   *
+   * @throws Problem when the file is too large, or its first bytes show that it is neither IFC nor
+   *     gbXML
+   */
+  UUID receive(UUID project, String fileName, InputStream body, String by) throws IOException {
+    Path file = Files.createTempFile("yentra-upload", ".part");
+    try {
+      MessageDigest digest = sha256();
+      try (DigestInputStream in = new DigestInputStream(body, digest);
+          OutputStream out = Files.newOutputStream(file)) {
+        copy(in, out);
+      }
+      try {
+        reader.recognise(new PathSource(file));
+      } catch (UnreadableException e) {
+        throw Problem.unreadable(e.getMessage(), e.line(), e.column());
+      }
+      return queue(
+          project,
+          fileName,
+          Files.readAllBytes(file),
+          HexFormat.of().formatHex(digest.digest()),
+          by);
+    } finally {
+      Files.deleteIfExists(file);
+    }
+  }
+
+  private void copy(InputStream in, OutputStream out) throws IOException {
+    byte[] buffer = new byte[1 << 16];
+    long total = 0;
+    for (int n = in.read(buffer); n >= 0; n = in.read(buffer)) {
+      total += n;
+      if (total > settings.maxUploadBytes()) {
+        throw Problem.bad(
+            "The file is larger than "
+                + settings.maxUploadBytes() / 1_000_000
+                + " MB, the most that is taken in.");
+      }
+      out.write(buffer, 0, n);
+    }
+  }
+
+  private record PathSource(Path path) implements DeliveryReader.Source {
+    @Override
+    public InputStream open() throws IOException {
+      return Files.newInputStream(path);
+    }
+
+    @Override
+    public long length() throws IOException {
+      return Files.size(path);
+    }
+  }
+
+  private static MessageDigest sha256() {
+    try {
+      return MessageDigest.getInstance("SHA-256");
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("every Java has SHA-256", e);
+    }
+  }
+
+  UUID queue(UUID project, String fileName, byte[] bytes, String sha256, String by) {
+    UUID id = ids.get();
+    transaction.executeWithoutResult(
+        t -> {
+          store.keepContent(sha256, bytes);
+          db.insertInto(INTAKE_JOB)
+              .set(INTAKE_JOB.ID, id)
+              .set(INTAKE_JOB.PROJECT_ID, project)
+              .set(INTAKE_JOB.FILE_NAME, fileName)
+              .set(INTAKE_JOB.SHA256, sha256)
+              .set(INTAKE_JOB.SIZE, (long) bytes.length)
+              .set(INTAKE_JOB.ASKED_BY, by)
+              .set(INTAKE_JOB.ASKED_AT, clock.instant())
+              .set(INTAKE_JOB.STATE, "waiting")
+              .set(INTAKE_JOB.PROGRESS, 0.0)
+              .set(INTAKE_JOB.MESSAGE, "Waiting to be read")
+              .set(INTAKE_JOB.LINE, 0)
+              .set(INTAKE_JOB.COLUMN_NUMBER, 0)
+              .execute();
+          scheduler
+              .getObject()
+              .scheduleIfNotExists(TASK.instance(id.toString()).scheduledTo(clock.instant()));
+        });
+    return id;
+  }
+
+  /** For the demo project and tests: receives bytes that are in memory. */
+  UUID receive(UUID project, String fileName, byte[] bytes, String by) {
+    return queue(project, fileName, bytes, HexFormat.of().formatHex(sha256().digest(bytes)), by);
+  }
+
+  Views.JobView job(UUID id) {
+    IntakeJobRecord j =
+        db.selectFrom(INTAKE_JOB)
+            .where(INTAKE_JOB.ID.eq(id))
+            .fetchOptional()
+            .orElseThrow(() -> Problem.notFound("The intake"));
+    return new Views.JobView(
+        j.getId(),
+        j.getProjectId(),
+        j.getFileName(),
+        j.getSize(),
+        j.getState(),
+        j.getProgress(),
+        j.getMessage(),
+        j.getLine(),
+        j.getColumnNumber(),
+        j.getDeliveryId());
+  }
+
+  /** Asks a job to stop; it does so at its next step. */
+  void cancel(UUID id) {
+    job(id);
+    db.update(INTAKE_JOB)
+        .set(INTAKE_JOB.STATE, "cancelled")
+        .set(INTAKE_JOB.MESSAGE, "Cancelled")
+        .where(INTAKE_JOB.ID.eq(id))
+        .and(INTAKE_JOB.STATE.in("waiting", "reading"))
+        .execute();
+  }
+
+  private static final class CancelledException extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+  }
+
+  /** Runs a job to its end. Never throws for what is wrong with the file. */
+  void run(UUID id) {
+    IntakeJobRecord j = db.selectFrom(INTAKE_JOB).where(INTAKE_JOB.ID.eq(id)).fetchOne();
+    if (j == null || !(j.getState().equals("waiting") || j.getState().equals("reading"))) {
+      if (j != null) {
+        transaction.executeWithoutResult(t -> store.dropUnusedContent(j.getSha256()));
+      }
+      return;
+    }
+    try {
+      long start = System.nanoTime();
+      say(id, 0, "Reading " + j.getFileName());
+      DeliveryReader.Reading reading =
+          reader.read(new Deliveries.Bytes(store.content(j.getSha256())), progress(id));
+      long millis = (System.nanoTime() - start) / 1_000_000;
+      finish(j, reading, millis);
+    } catch (UnreadableException e) {
+      fail(j, "failed", e.getMessage(), e.line(), e.column());
+    } catch (CancelledException e) {
+      fail(j, "cancelled", "Cancelled", 0, 0);
+    } catch (OutOfMemoryError e) {
+      fail(j, "failed", "The file needs more memory than the server has.", 0, 0);
+    } catch (IOException | RuntimeException e) {
+      LOG.error("intake of {} failed", j.getFileName(), e);
+      fail(
+          j,
+          "failed",
+          "The file could not be read because of a fault in Yentra; the server's log says more.",
+          0,
+          0);
+    }
+  }
+
+  private void finish(IntakeJobRecord j, DeliveryReader.Reading reading, long millis) {
+    transaction.executeWithoutResult(
+        t -> {
+          UUID delivery =
+              store.add(
+                  j.getProjectId(),
+                  j.getFileName(),
+                  reading.format().name().toLowerCase(java.util.Locale.ROOT),
+                  j.getSha256(),
+                  j.getSize(),
+                  j.getAskedBy(),
+                  ModelViews.report(reading.envelope(), millis));
+          int n =
+              db.update(INTAKE_JOB)
+                  .set(INTAKE_JOB.STATE, "done")
+                  .set(INTAKE_JOB.PROGRESS, 1.0)
+                  .set(INTAKE_JOB.MESSAGE, "Read")
+                  .set(INTAKE_JOB.DELIVERY_ID, delivery)
+                  .where(INTAKE_JOB.ID.eq(j.getId()))
+                  .and(INTAKE_JOB.STATE.eq("reading"))
+                  .execute();
+          if (n == 0) {
+            throw new CancelledException();
+          }
+        });
+  }
+
+  private DeliveryReader.Progress progress(UUID id) {
+    long[] told = {0};
+    return (done, all) -> {
+      long now = System.nanoTime();
+      if (now - told[0] > 200_000_000L) {
+        told[0] = now;
+        say(
+            id,
+            0.95 * done / Math.max(1, all),
+            "Reading: " + done / 1_000_000 + " of " + all / 1_000_000 + " MB");
+      }
+    };
+  }
+
+  private void say(UUID id, double progress, String message) {
+    int n =
+        db.update(INTAKE_JOB)
+            .set(INTAKE_JOB.STATE, "reading")
+            .set(INTAKE_JOB.PROGRESS, progress)
+            .set(INTAKE_JOB.MESSAGE, message)
+            .where(INTAKE_JOB.ID.eq(id))
+            .and(INTAKE_JOB.STATE.in("waiting", "reading"))
+            .execute();
+    if (n == 0) {
+      throw new CancelledException();
+    }
+  }
+
+  private void fail(IntakeJobRecord j, String state, String message, int line, int column) {
+    transaction.executeWithoutResult(
+        t -> {
+          db.update(INTAKE_JOB)
+              .set(INTAKE_JOB.STATE, state)
+              .set(INTAKE_JOB.MESSAGE, message)
+              .set(INTAKE_JOB.LINE, line)
+              .set(INTAKE_JOB.COLUMN_NUMBER, column)
+              .where(INTAKE_JOB.ID.eq(j.getId()))
+              .execute();
+          store.dropUnusedContent(j.getSha256());
+        });
+  }
+}

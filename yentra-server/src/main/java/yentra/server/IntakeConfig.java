@@ -1,0 +1,38 @@
+package yentra.server;
+
+import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.util.UUID;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.context.event.EventListener;
+import yentra.demo.DemoFiles;
+
+/** Hooks the intake into the scheduler, and loads the demo project into an empty database. */
+@Configuration(proxyBeanMethods = false)
+class IntakeConfig {
+  private final Intake intake;
+  private final ProjectStore projects;
+  private final YentraSettings settings;
+
+  IntakeConfig(Intake intake, ProjectStore projects, YentraSettings settings) {
+    this.intake = intake;
+    this.projects = projects;
+    this.settings = settings;
+  }
+
+  @Bean
+  OneTimeTask<Void> intakeTask(Intake worker) {
+    return Tasks.oneTime(Intake.TASK)
+        .execute((instance, context) -> worker.run(UUID.fromString(instance.getId())));
+  }
+
+  @EventListener(ApplicationReadyEvent.class)
+  void loadDemo() {
+    if (settings.demo() && projects.none()) {
+      UUID project = projects.create("Marram Point lifeboat station");
+      intake.receive(project, DemoFiles.FAULTY_NAME, DemoFiles.faultyGbxml(), "Yentra");
+    }
+  }
+}

@@ -1,0 +1,318 @@
+package yentra.server;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import yentra.core.boundary.SpaceVolume;
+import yentra.core.check.CheckCatalogue;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Descriptor;
+import yentra.core.check.Finding;
+import yentra.core.check.Severity;
+import yentra.core.envelope.Construction;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Exposure;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.ReadNote;
+import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.PlanarOverlay;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Triangulation;
+import yentra.core.geometry.Vec3;
+import yentra.core.repair.Remedies;
+
+/** Turns a delivery's state into what the interface shows. */
+final class ModelViews {
+  private static final Map<String, Descriptor> CHECKS =
+      CheckCatalogue.descriptors().stream().collect(Collectors.toMap(Descriptor::code, d -> d));
+  private final CheckContext context;
+  private final Envelope envelope;
+  private final Naming naming;
+
+  ModelViews(CheckContext context) {
+    this.context = context;
+    this.envelope = context.envelope();
+    this.naming = context.naming();
+  }
+
+  Views.ModelView model(
+      Views.DeliveryView delivery,
+      Views.ReportView report,
+      List<Finding> findings,
+      List<Views.LogView> log) {
+    Remedies remedies = new Remedies(context);
+    Map<String, Integer> severities = new LinkedHashMap<>();
+    for (Severity s : Severity.values()) {
+      severities.put(s.label(), (int) findings.stream().filter(f -> f.severity() == s).count());
+    }
+    return new Views.ModelView(
+        delivery,
+        report,
+        envelope.site().northAzimuth(),
+        storeys(),
+        envelope.spaces().stream().map(this::space).toList(),
+        envelope.surfaces().parallelStream().map(this::surface).toList(),
+        envelope.orphans().stream().map(this::opening).toList(),
+        constructions(),
+        glazing(),
+        findings.stream().map(f -> finding(f, remedies)).toList(),
+        severities,
+        log);
+  }
+
+  private List<Views.StoreyView> storeys() {
+    return envelope.storeys().stream()
+        .map(
+            s ->
+                new Views.StoreyView(
+                    s.key(),
+                    s.name(),
+                    s.level(),
+                    (int)
+                        envelope.spaces().stream().filter(x -> s.key().equals(x.storey())).count()))
+        .toList();
+  }
+
+  private Views.SpaceView space(Space s) {
+    SpaceVolume v = context.volumes().of(s.key());
+    return new Views.SpaceView(
+        s.key(),
+        envelope.fileId(s.key()),
+        s.label(),
+        s.storey(),
+        s.zone(),
+        s.use(),
+        s.condition(),
+        v.floorArea(),
+        v.volume(),
+        s.statedFloorArea(),
+        s.statedVolume(),
+        v.enclosed(),
+        v.openPieces().size(),
+        context.volumes().surfacesOf(s.key()).size(),
+        source(s.source()));
+  }
+
+  Views.SurfaceView surface(Surface s) {
+    Polygon p = context.direction(s) < 0 ? s.polygon().reversed() : s.polygon();
+    List<String> spaces = s.sides().stream().map(side -> side.space()).toList();
+    String storey =
+        spaces.isEmpty() ? null : envelope.space(spaces.get(0)).map(Space::storey).orElse(null);
+    return new Views.SurfaceView(
+        s.key(),
+        envelope.fileId(s.key()),
+        upper(naming.surface(s)),
+        s.type().gbxml(),
+        s.exposure().label(),
+        spaces,
+        storey,
+        s.construction(),
+        p.area(),
+        s.netArea(),
+        p.tilt(),
+        envelope.site().fromTrueNorth(p.azimuth()),
+        s.thickness(),
+        s.kind().label(),
+        source(s.source()),
+        s.element() == null ? null : source(s.element()),
+        s.openings().stream().map(this::opening).toList(),
+        rings(s.polygon()),
+        triangles(withoutOpenings(s)));
+  }
+
+  private static List<Polygon> withoutOpenings(Surface s) {
+    List<Polygon> parts = List.of(s.polygon());
+    if (s.polygon().normal().equals(Vec3.ZERO)) {
+      return List.of();
+    }
+    for (Opening o : s.openings()) {
+      List<Polygon> left = new ArrayList<>();
+      for (Polygon p : parts) {
+        left.addAll(
+            o.polygon().outer().size() < 3 ? List.of(p) : PlanarOverlay.difference(p, o.polygon()));
+      }
+      parts = left;
+    }
+    return parts;
+  }
+
+  private Views.OpeningView opening(Opening o) {
+    return new Views.OpeningView(
+        o.key(),
+        envelope.fileId(o.key()),
+        upper(naming.opening(o)),
+        o.type().gbxml(),
+        o.type().isGlazed(),
+        o.polygon().area(),
+        envelope.parentOf(o.key()).map(Surface::key).orElse(null),
+        o.construction(),
+        o.glazing(),
+        source(o.source()),
+        o.element() == null ? null : source(o.element()),
+        rings(o.polygon()),
+        triangles(List.of(o.polygon())));
+  }
+
+  /** Wall and glazed area by orientation, for outdoor walls. */
+  private List<Views.PetalView> glazing() {
+    double[] wall = new double[8];
+    double[] glass = new double[8];
+    for (Surface s : envelope.surfaces()) {
+      double tilt = s.polygon().tilt();
+      if (s.exposure() == Exposure.OUTDOOR && tilt >= 60 && tilt <= 120) {
+        double turned = context.direction(s) < 0 ? 180 : 0;
+        int octant =
+            (int) Math.round(envelope.site().fromTrueNorth(s.polygon().azimuth() + turned) / 45)
+                % 8;
+        wall[octant] += s.polygon().area();
+        glass[octant] +=
+            s.openings().stream()
+                .filter(o -> o.type().isGlazed())
+                .mapToDouble(o -> o.polygon().area())
+                .sum();
+      }
+    }
+    List<Views.PetalView> out = new ArrayList<>();
+    for (int i = 0; i < 8; i++) {
+      out.add(new Views.PetalView(i * 45, wall[i], glass[i]));
+    }
+    return out;
+  }
+
+  private List<Views.ConstructionView> constructions() {
+    Map<String, Integer> uses = new HashMap<>();
+    envelope
+        .surfaces()
+        .forEach(
+            s -> uses.merge(s.construction() == null ? "" : s.construction(), 1, Integer::sum));
+    Map<String, yentra.core.envelope.Material> materials = new HashMap<>();
+    envelope.materials().forEach(m -> materials.put(m.key(), m));
+    Map<String, List<String>> layers = new HashMap<>();
+    envelope.layers().forEach(l -> layers.put(l.key(), l.materials()));
+    List<Views.ConstructionView> out = new ArrayList<>();
+    for (Construction c : envelope.constructions()) {
+      List<Views.LayerView> build = new ArrayList<>();
+      for (String l : c.layers()) {
+        for (String m : layers.getOrDefault(l, List.of())) {
+          yentra.core.envelope.Material x = materials.get(m);
+          build.add(
+              x == null
+                  ? new Views.LayerView(m, null, null)
+                  : new Views.LayerView(x.name(), x.thickness(), x.conductivity()));
+        }
+      }
+      out.add(
+          new Views.ConstructionView(
+              c.key(),
+              c.name().isBlank() ? c.key() : c.name(),
+              c.uValue(),
+              build,
+              uses.getOrDefault(c.key(), 0)));
+    }
+    return out;
+  }
+
+  Views.FindingView finding(Finding f, Remedies remedies) {
+    Descriptor d = CHECKS.get(f.code());
+    return new Views.FindingView(
+        f.id(),
+        f.code(),
+        f.severity().label(),
+        d == null ? "" : d.finds(),
+        f.message(),
+        d == null ? "" : d.why(),
+        f.objects().stream().map(this::object).toList(),
+        f.measured(),
+        f.limit(),
+        f.unit(),
+        f.line(),
+        new Views.EvidenceView(
+            f.evidence().areas().stream()
+                .flatMap(p -> p.rings().stream())
+                .map(ModelViews::flat)
+                .toList(),
+            f.evidence().lines().stream().map(ModelViews::flat).toList(),
+            f.evidence().points().stream().map(p -> flat(List.of(p))).toList()),
+        remedies.of(f).stream().map(r -> new Views.RemedyView(r.label(), r.repair())).toList());
+  }
+
+  private Views.ObjectView object(String key) {
+    String kind =
+        envelope.space(key).isPresent()
+            ? "space"
+            : envelope.surface(key).isPresent()
+                ? "surface"
+                : envelope.opening(key).isPresent()
+                    ? "opening"
+                    : envelope.construction(key).isPresent() ? "construction" : "file";
+    return new Views.ObjectView(key, upper(naming.object(key)), kind);
+  }
+
+  static Views.ReportView report(Envelope e, long millis) {
+    List<Views.CountView> read = new ArrayList<>();
+    read.add(new Views.CountView("storeys", e.storeys().size()));
+    read.add(new Views.CountView("spaces", e.spaces().size()));
+    read.add(new Views.CountView("zones", e.zones().size()));
+    read.add(new Views.CountView("surfaces", e.surfaces().size()));
+    read.add(
+        new Views.CountView(
+            "shading surfaces",
+            (int) e.surfaces().stream().filter(s -> s.type().isShading()).count()));
+    read.add(new Views.CountView("openings", e.openingCount()));
+    read.add(new Views.CountView("constructions", e.constructions().size()));
+    read.add(new Views.CountView("materials", e.materials().size()));
+    read.add(new Views.CountView("window types", e.glazings().size()));
+    List<Views.NoteView> notes =
+        e.notes().stream()
+            .map(
+                n ->
+                    new Views.NoteView(
+                        kind(n.kind()),
+                        upper(n.message()) + (n.message().endsWith(".") ? "" : "."),
+                        n.line()))
+            .toList();
+    return new Views.ReportView(read, notes, e.delivered().length().gbxml(), millis);
+  }
+
+  private static String kind(ReadNote.Kind kind) {
+    return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+  }
+
+  private static Views.SourceView source(SourceRef s) {
+    return new Views.SourceView(s.elementClass(), s.id(), s.name(), s.line(), s.column());
+  }
+
+  private static List<List<Double>> rings(Polygon p) {
+    return p.rings().stream().map(ModelViews::flat).toList();
+  }
+
+  private static List<Double> triangles(List<Polygon> parts) {
+    List<Vec3> points = new ArrayList<>();
+    for (Polygon p : parts) {
+      Triangulation.of(p).forEach(t -> points.addAll(List.of(t)));
+    }
+    return flat(points);
+  }
+
+  /** Coordinates rounded to a tenth of a millimetre: this is for drawing. */
+  private static List<Double> flat(List<Vec3> points) {
+    List<Double> out = new ArrayList<>(points.size() * 3);
+    for (Vec3 p : points) {
+      out.add(Math.round(p.x() * 1e4) / 1e4);
+      out.add(Math.round(p.y() * 1e4) / 1e4);
+      out.add(Math.round(p.z() * 1e4) / 1e4);
+    }
+    return out;
+  }
+
+  private static String upper(String s) {
+    return s.isEmpty() ? s : Character.toUpperCase(s.charAt(0)) + s.substring(1);
+  }
+}

@@ -1,0 +1,70 @@
+package yentra.server;
+
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+
+/** A request that cannot be answered as asked; becomes a problem+json answer (RFC 9457). */
+public final class Problem extends RuntimeException {
+  private static final long serialVersionUID = 1L;
+  private final HttpStatus status;
+  private final String type;
+  private final transient Map<String, Object> details;
+
+  private Problem(HttpStatus status, String type, String message, Map<String, Object> details) {
+    super(message, null, false, false);
+    this.status = status;
+    this.type = type;
+    this.details = details;
+  }
+
+  static Problem notFound(String what) {
+    return new Problem(HttpStatus.NOT_FOUND, "not-found", what + " is not there.", Map.of());
+  }
+
+  static Problem bad(String message) {
+    return new Problem(HttpStatus.BAD_REQUEST, "bad-request", message, Map.of());
+  }
+
+  /** The edit was based on a state that is no longer the newest. */
+  static Problem stale(long version) {
+    return new Problem(
+        HttpStatus.CONFLICT,
+        "stale",
+        "The model has changed since this was shown. It is shown anew; please repeat the step.",
+        Map.of("version", version));
+  }
+
+  static Problem notApplicable(String message) {
+    return new Problem(HttpStatus.UNPROCESSABLE_CONTENT, "not-applicable", message, Map.of());
+  }
+
+  static Problem blockersOpen(int blockers) {
+    return new Problem(
+        HttpStatus.CONFLICT,
+        "blockers-open",
+        blockers
+            + (blockers == 1 ? " blocker is" : " blockers are")
+            + " open. Repair them, or decide to hand over all the same.",
+        Map.of("blockers", blockers));
+  }
+
+  static Problem unreadable(String message, int line, int column) {
+    return new Problem(
+        HttpStatus.UNPROCESSABLE_CONTENT,
+        "unreadable",
+        message,
+        Map.of("line", line, "column", column));
+  }
+
+  HttpStatus status() {
+    return status;
+  }
+
+  String type() {
+    return type;
+  }
+
+  Map<String, Object> details() {
+    return details == null ? Map.of() : details;
+  }
+}

@@ -1,0 +1,88 @@
+package yentra.server;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** Projects, and bringing files in. */
+@RestController
+@RequestMapping("/api")
+class ProjectController {
+  private final ProjectStore projects;
+  private final Intake intake;
+  private final JobEvents events;
+
+  ProjectController(ProjectStore projects, Intake intake, JobEvents events) {
+    this.projects = projects;
+    this.intake = intake;
+    this.events = events;
+  }
+
+  @GetMapping("/projects")
+  List<Views.ProjectView> projects() {
+    return projects.all();
+  }
+
+  @GetMapping("/projects/{id}")
+  Views.ProjectView project(@PathVariable UUID id) {
+    return projects.get(id);
+  }
+
+  @PostMapping("/projects")
+  @ResponseStatus(HttpStatus.CREATED)
+  Views.ProjectView create(@RequestBody Views.NewProject asked) {
+    String name = asked.name() == null ? "" : asked.name().strip();
+    if (name.isEmpty() || name.length() > 120) {
+      throw Problem.bad("A project needs a name of at most 120 characters.");
+    }
+    return projects.get(projects.create(name));
+  }
+
+  /** The body is the file's bytes; reading it goes on as a job. */
+  @PostMapping(path = "/projects/{id}/deliveries", consumes = "application/octet-stream")
+  @ResponseStatus(HttpStatus.ACCEPTED)
+  Views.JobView deliver(
+      @PathVariable UUID id,
+      @RequestParam String name,
+      @RequestHeader(RequestGuard.PERSON) String person,
+      HttpServletRequest request)
+      throws IOException {
+    projects.get(id);
+    String safe = name.replaceAll("[\\p{Cntrl}/\\\\]", "_").strip();
+    String fileName =
+        safe.isEmpty()
+            ? "delivery"
+            : safe.length() > 200 ? safe.substring(safe.length() - 200) : safe;
+    return intake.job(
+        intake.receive(id, fileName, request.getInputStream(), RequestGuard.person(person)));
+  }
+
+  @GetMapping("/jobs/{id}")
+  Views.JobView job(@PathVariable UUID id) {
+    return intake.job(id);
+  }
+
+  @GetMapping(path = "/jobs/{id}/events", produces = "text/event-stream")
+  SseEmitter events(@PathVariable UUID id) {
+    return events.listen(id);
+  }
+
+  @DeleteMapping("/jobs/{id}")
+  Views.JobView cancel(@PathVariable UUID id) {
+    intake.cancel(id);
+    return intake.job(id);
+  }
+}

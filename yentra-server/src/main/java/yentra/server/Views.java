@@ -1,0 +1,225 @@
+package yentra.server;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import yentra.core.repair.Repair;
+
+/**
+ * What the interface gets to see. Lengths m, areas m², volumes m³, angles degrees; coordinates are
+ * flat lists x, y, z.
+ */
+final class Views {
+  private Views() {}
+
+  record ProjectView(UUID id, String name, List<DeliverySummary> deliveries) {}
+
+  record DeliverySummary(
+      UUID id,
+      int revision,
+      String fileName,
+      String format,
+      long size,
+      Instant receivedAt,
+      String receivedBy) {}
+
+  record NewProject(String name) {}
+
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record JobView(
+      UUID id,
+      UUID projectId,
+      String fileName,
+      long size,
+      String state,
+      double progress,
+      String message,
+      int line,
+      int column,
+      @Schema(nullable = true) UUID deliveryId) {}
+
+  /** Everything about one delivery in its present state. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record ModelView(
+      DeliveryView delivery,
+      ReportView report,
+      @Schema(nullable = true) Double northAzimuth,
+      List<StoreyView> storeys,
+      List<SpaceView> spaces,
+      List<SurfaceView> surfaces,
+      List<OpeningView> orphans,
+      List<ConstructionView> constructions,
+      List<PetalView> glazing,
+      List<FindingView> findings,
+      Map<String, Integer> severities,
+      List<LogView> log) {}
+
+  /** Outdoor walls of one of eight orientations; azimuth from true north. */
+  record PetalView(double azimuth, double wallArea, double glazedArea) {}
+
+  record DeliveryView(
+      UUID id,
+      UUID projectId,
+      String projectName,
+      int revision,
+      String fileName,
+      String format,
+      String schema,
+      long size,
+      String sha256,
+      Instant receivedAt,
+      String receivedBy,
+      long version,
+      int logPosition,
+      boolean canUndo,
+      boolean canRedo) {}
+
+  /** What was read, and what the reader has to say. */
+  record ReportView(
+      List<CountView> read, List<NoteView> notes, String lengthUnit, long readMillis) {}
+
+  record CountView(String what, int count) {}
+
+  record NoteView(String kind, String message, int line) {}
+
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record StoreyView(String key, String name, @Schema(nullable = true) Double level, int spaces) {}
+
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record SpaceView(
+      String key,
+      String fileId,
+      String name,
+      @Schema(nullable = true) String storey,
+      @Schema(nullable = true) String zone,
+      String use,
+      String condition,
+      double floorArea,
+      double volume,
+      @Schema(nullable = true) Double statedFloorArea,
+      @Schema(nullable = true) Double statedVolume,
+      boolean enclosed,
+      int openEdges,
+      int surfaces,
+      SourceView source) {}
+
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record SurfaceView(
+      String key,
+      String fileId,
+      String label,
+      String type,
+      String exposure,
+      List<String> spaces,
+      @Schema(nullable = true) String storey,
+      @Schema(nullable = true) String construction,
+      double grossArea,
+      double netArea,
+      double tilt,
+      double azimuth,
+      @Schema(nullable = true) Double thickness,
+      String kind,
+      SourceView source,
+      @Schema(nullable = true) SourceView element,
+      List<OpeningView> openings,
+      List<List<Double>> rings,
+      List<Double> triangles) {}
+
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record OpeningView(
+      String key,
+      String fileId,
+      String label,
+      String type,
+      boolean glazed,
+      double area,
+      @Schema(nullable = true) String surface,
+      @Schema(nullable = true) String construction,
+      @Schema(nullable = true) String glazing,
+      SourceView source,
+      @Schema(nullable = true) SourceView element,
+      List<List<Double>> rings,
+      List<Double> triangles) {}
+
+  record SourceView(String elementClass, String id, String name, int line, int column) {}
+
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record ConstructionView(
+      String key,
+      String name,
+      @Schema(nullable = true) Double uValue,
+      List<LayerView> layers,
+      int uses) {}
+
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record LayerView(
+      String name,
+      @Schema(nullable = true) Double thickness,
+      @Schema(nullable = true) Double conductivity) {}
+
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record FindingView(
+      String id,
+      String code,
+      String severity,
+      String title,
+      String message,
+      String why,
+      List<ObjectView> objects,
+      @Schema(nullable = true) Double measured,
+      @Schema(nullable = true) Double limit,
+      String unit,
+      int line,
+      EvidenceView evidence,
+      List<RemedyView> remedies) {}
+
+  /** An object by name; kind is space, surface, opening, construction or file. */
+  record ObjectView(String key, String label, String kind) {}
+
+  record EvidenceView(
+      List<List<Double>> areas, List<List<Double>> lines, List<List<Double>> points) {}
+
+  record RemedyView(String label, Repair repair) {}
+
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record LogView(
+      int index,
+      String summary,
+      @Schema(nullable = true) String finding,
+      String madeBy,
+      Instant madeAt,
+      boolean inForce) {}
+
+  record PreviewRequest(Repair repair) {}
+
+  record PreviewView(
+      String summary,
+      List<FindingView> resolved,
+      List<FindingView> added,
+      List<String> removedSurfaces,
+      List<SurfaceView> changedSurfaces) {}
+
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record RepairRequest(long basedOn, Repair repair, @Schema(nullable = true) String finding) {}
+
+  record MoveRequest(long basedOn) {}
+
+  record HandoverRequest(long basedOn, boolean allowBlockers) {}
+
+  record HandoverView(
+      UUID id,
+      String fileName,
+      String format,
+      long size,
+      String sha256,
+      int blockers,
+      List<String> differences,
+      String madeBy,
+      Instant madeAt,
+      long version) {}
+
+  record SurfaceTypeView(String name, String gbxml, String label) {}
+}
