@@ -108,11 +108,11 @@ function SpaceTable({ index }: { index: ModelIndex }) {
   const storey = useMemo(() => new Map(index.model.storeys.map((s) => [s.key, s.name])), [index]);
   const columns = useMemo<Column<Space>[]>(
     () => [
-      { id: 'name', head: 'Space', width: 128, value: (s) => s.name },
+      { id: 'name', head: 'Space', width: 116, value: (s) => s.name },
       {
         id: 'storey',
         head: 'Storey',
-        width: 96,
+        width: 86,
         value: (s) => (s.storey ? (storey.get(s.storey) ?? s.storey) : null),
       },
       {
@@ -128,7 +128,7 @@ function SpaceTable({ index }: { index: ModelIndex }) {
         id: 'stated',
         head: 'Stated',
         unit: 'm²',
-        width: 66,
+        width: 74,
         number: true,
         value: (s) => s.statedFloorArea ?? null,
         show: (s) => (s.statedFloorArea == null ? '–' : area(s.statedFloorArea)),
@@ -137,16 +137,16 @@ function SpaceTable({ index }: { index: ModelIndex }) {
         id: 'volume',
         head: 'Volume',
         unit: 'm³',
-        width: 72,
+        width: 76,
         number: true,
-        value: (s) => s.volume,
-        show: (s) => volume(s.volume),
+        value: (s) => (s.enclosed ? s.volume : null),
+        show: (s) => (s.enclosed ? volume(s.volume) : '–'),
       },
       {
         id: 'statedVolume',
         head: 'Stated',
         unit: 'm³',
-        width: 66,
+        width: 74,
         number: true,
         value: (s) => s.statedVolume ?? null,
         show: (s) => (s.statedVolume == null ? '–' : volume(s.statedVolume)),
@@ -159,11 +159,11 @@ function SpaceTable({ index }: { index: ModelIndex }) {
         show: (s) => (s.enclosed ? 'yes' : <b className="text-blocker">no</b>),
       },
       { id: 'surfaces', head: 'Surfaces', width: 62, number: true, value: (s) => s.surfaces },
-      { id: 'use', head: 'Use', width: 100, value: (s) => s.use },
+      { id: 'use', head: 'Use', width: 70, value: (s) => s.use },
       {
         id: 'faults',
         head: 'Findings',
-        width: 66,
+        width: 74,
         number: true,
         value: (s) => faultCount(index, s.key),
         show: (s) => <Faults index={index} k={s.key} />,

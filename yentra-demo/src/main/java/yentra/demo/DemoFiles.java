@@ -20,10 +20,16 @@ public final class DemoFiles {
     return Faults.gbxml(MarramPoint.sound());
   }
 
+  /** IFC4 of the sound building, with second-level space boundaries. */
+  public static byte[] ifc() {
+    return IfcWriter.write(MarramPoint.sound());
+  }
+
   /** Writes all files into the directory that is the only argument. */
   public static void main(String[] args) throws IOException {
     Path dir = Files.createDirectories(Path.of(args[0]));
     Files.write(dir.resolve(FAULTY_NAME), faultyGbxml());
     Files.write(dir.resolve("marram-point-sound.xml"), soundGbxml());
+    Files.write(dir.resolve("marram-point.ifc"), ifc());
   }
 }

@@ -269,16 +269,16 @@ final class ModelViews {
     read.add(new Views.CountView("constructions", e.constructions().size()));
     read.add(new Views.CountView("materials", e.materials().size()));
     read.add(new Views.CountView("window types", e.glazings().size()));
-    List<Views.NoteView> notes =
-        e.notes().stream()
-            .map(
-                n ->
-                    new Views.NoteView(
-                        kind(n.kind()),
-                        upper(n.message()) + (n.message().endsWith(".") ? "" : "."),
-                        n.line()))
-            .toList();
+    Naming naming = new Naming(e);
+    List<Views.NoteView> notes = e.notes().stream().map(n -> new Views.NoteView(kind(n.kind()), said(n, naming), n.line())).toList();
     return new Views.ReportView(read, notes, e.delivered().length().gbxml(), millis);
+  }
+
+  /** A reference is told from the object that makes it; all notes end with a point. */
+  private static String said(ReadNote n, Naming naming) {
+    boolean reference = n.kind() == ReadNote.Kind.DANGLING_REFERENCE;
+    String text = upper(reference ? naming.object(n.object()) + " " + n.message() : n.message());
+    return text.endsWith(".") ? text : text + ".";
   }
 
   private static String kind(ReadNote.Kind kind) {

@@ -48,6 +48,9 @@ public final class BoundaryMatching {
   private final Tolerance tolerance;
   private final double groundLevel;
 
+  /** The delivery tells earth from air, so that a side it calls external is air. */
+  private boolean tellsEarth;
+
   /**
    * @param groundLevel height of the ground in model coordinates, in metres
    */
@@ -69,6 +72,7 @@ public final class BoundaryMatching {
   }
 
   public Result match(List<DeliveredBoundary> boundaries, Constructions constructions) {
+    tellsEarth = boundaries.stream().anyMatch(b -> b.side() == DeliveredBoundary.OtherSide.EARTH);
     Map<String, List<DeliveredBoundary>> bySpace = new HashMap<>();
     boundaries.stream()
         .filter(b -> !b.isOpening())
@@ -292,7 +296,9 @@ public final class BoundaryMatching {
 
   private SurfaceType wall(DeliveredBoundary w) {
     double middle = w.face().box().centre().z();
-    return middle < groundLevel - 0.3 ? SurfaceType.UNDERGROUND_WALL : SurfaceType.EXTERIOR_WALL;
+    return !tellsEarth && middle < groundLevel - 0.3
+        ? SurfaceType.UNDERGROUND_WALL
+        : SurfaceType.EXTERIOR_WALL;
   }
 
   private SurfaceType floorOnEarth(DeliveredBoundary w) {
@@ -303,7 +309,7 @@ public final class BoundaryMatching {
 
   /** IFC2X3 says only EXTERNAL of a floor on the ground, so its height decides. */
   private SurfaceType lowestFloor(DeliveredBoundary w) {
-    return w.face().box().min().z() > groundLevel + 0.6
+    return tellsEarth || w.face().box().min().z() > groundLevel + 0.6
         ? SurfaceType.EXPOSED_FLOOR
         : floorOnEarth(w);
   }

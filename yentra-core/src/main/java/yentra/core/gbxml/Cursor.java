@@ -36,6 +36,8 @@ final class Cursor implements AutoCloseable {
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     factory.setProperty(XMLInputFactory.IS_COALESCING, true);
+    // else faults in text would come as unchecked exceptions, from whichever call first looks at it
+    factory.getConfig().doParseLazily(false);
     factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_DEPTH, limits.depth());
     factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTE_SIZE, 500_000);
     factory.setProperty(WstxInputProperties.P_MAX_TEXT_LENGTH, 50_000_000);

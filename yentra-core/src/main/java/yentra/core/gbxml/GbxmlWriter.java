@@ -7,9 +7,9 @@ import java.io.Writer;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Delivered;
@@ -75,8 +75,8 @@ public final class GbxmlWriter {
         .noneMatch(a -> a.name().equals("useSIUnitsForResults"))) {
       attribute("useSIUnitsForResults", "true");
     }
-    attribute("version", VERSION);
     attributes(frame.root());
+    attribute("version", VERSION);
     b.append(">\n");
     depth = 1;
     campus();
@@ -148,7 +148,7 @@ public final class GbxmlWriter {
   }
 
   private void building(Building x) throws IOException {
-    Map<String, String> a = new TreeMap<>();
+    Map<String, String> a = new LinkedHashMap<>();
     put(
         a,
         "buildingType",
@@ -183,7 +183,7 @@ public final class GbxmlWriter {
   }
 
   private void space(Space s) {
-    Map<String, String> a = new TreeMap<>();
+    Map<String, String> a = new LinkedHashMap<>();
     put(a, "buildingStoreyIdRef", s.storey());
     put(a, "conditionType", s.condition());
     put(a, "spaceType", s.use());
@@ -245,7 +245,7 @@ public final class GbxmlWriter {
   }
 
   private void boundary(Surface surface, Side side) {
-    Map<String, String> a = new TreeMap<>();
+    Map<String, String> a = new LinkedHashMap<>();
     a.put("surfaceIdRef", surface.key());
     if (side.boundary().attributes().stream()
         .noneMatch(x -> x.name().equals("isSecondLevelBoundary"))) {
@@ -257,7 +257,7 @@ public final class GbxmlWriter {
   }
 
   private void surface(Surface s) {
-    Map<String, String> a = new TreeMap<>();
+    Map<String, String> a = new LinkedHashMap<>();
     put(a, "surfaceType", s.type().gbxml());
     put(a, "constructionIdRef", s.construction());
     if (s.extras().attributes().stream().noneMatch(x -> x.name().equals("exposedToSun"))
@@ -290,7 +290,7 @@ public final class GbxmlWriter {
   }
 
   private void opening(Opening o, Polygon parent) {
-    Map<String, String> a = new TreeMap<>();
+    Map<String, String> a = new LinkedHashMap<>();
     put(a, "openingType", o.type().gbxml());
     put(a, "constructionIdRef", o.construction());
     put(a, "windowTypeIdRef", o.glazing());
@@ -313,16 +313,16 @@ public final class GbxmlWriter {
     }
     line("<RectangularGeometry>");
     depth++;
-    text("Azimuth", number(envelope.site().fromTrueNorth(p.azimuth())));
+    text("Azimuth", derived(envelope.site().fromTrueNorth(p.azimuth())));
     Vec3 corner = r.corner();
     Rectangle base = parent == null ? null : Rectangle.of(parent);
     if (base != null) {
       corner = base.local(corner);
     }
-    point(corner);
-    text("Tilt", number(p.tilt()));
-    text("Height", length(r.height()));
-    text("Width", length(r.width()));
+    point(rounded(corner));
+    text("Tilt", derived(p.tilt()));
+    text("Height", derived(r.height() / frame.length().metres()));
+    text("Width", derived(r.width() / frame.length().metres()));
     depth--;
     line("</RectangularGeometry>");
   }
@@ -466,6 +466,21 @@ public final class GbxmlWriter {
 
   private String length(double metres) {
     return number(metres / frame.length().metres());
+  }
+
+  /**
+   * A figure that follows from the polygon: fewer places, so that a file read and written again is
+   * the same.
+   */
+  private static String derived(double d) {
+    return number(Math.round(d * 1e5) / 1e5);
+  }
+
+  private static Vec3 rounded(Vec3 p) {
+    return new Vec3(
+        Math.round(p.x() * 1e6) / 1e6,
+        Math.round(p.y() * 1e6) / 1e6,
+        Math.round(p.z() * 1e6) / 1e6);
   }
 
   /** A decimal without exponent, rounded to nine places, without trailing zeros. */

@@ -125,6 +125,18 @@ final class PolygonReader {
           line,
           column);
     }
-    return good && n == 3 ? new Vec3(xyz[0], xyz[1], xyz[2]) : null;
+    Vec3 p = new Vec3(xyz[0], xyz[1], xyz[2]);
+    if (good && n == 3 && !p.withinReach()) {
+      values.note(
+          ReadNote.Kind.BAD_VALUE,
+          cursor.owner(),
+          "Coordinate",
+          p.toString(),
+          "A point lies farther from the origin than any building; the vertex is left out.",
+          line,
+          column);
+      return null;
+    }
+    return good && n == 3 ? p : null;
   }
 }

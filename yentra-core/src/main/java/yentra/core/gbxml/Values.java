@@ -9,6 +9,9 @@ import yentra.core.units.ThermalUnit;
 
 /** Reads numbers with their units, and notes what could not be read or had to be assumed. */
 final class Values {
+  /** Larger numbers overflow when they are converted, and mean nothing. */
+  private static final double LARGEST = 1e100;
+
   private final List<ReadNote> notes = new ArrayList<>();
   LengthUnit length = LengthUnit.METRE;
   LengthUnit area = LengthUnit.METRE;
@@ -48,7 +51,7 @@ final class Values {
     }
     try {
       double d = Double.parseDouble(text);
-      return Double.isFinite(d) ? Optional.of(d) : Optional.empty();
+      return Math.abs(d) <= LARGEST ? Optional.of(d) : Optional.empty();
     } catch (NumberFormatException e) {
       return Optional.empty();
     }

@@ -128,33 +128,15 @@ public final class OpenEdges {
     if (Math.max(tp, tq) < 0 || Math.min(tp, tq) > e.length) {
       return null;
     }
+    double from = Math.max(0, Math.min(tp, tq));
+    double to = Math.min(e.length, Math.max(tp, tq));
+    // f must run along e for as long as they lie side by side: its distance is greatest at one of
+    // the two ends
     Vec3 dp = p.minus(e.dir.times(tp));
-    Vec3 dq = q.minus(e.dir.times(tq));
-    // |dp + s (dq - dp)| <= gap: a quadratic in s, the parameter along f
-    Vec3 dd = dq.minus(dp);
-    double a = dd.dot(dd);
-    double b = dp.dot(dd);
-    double c = dp.dot(dp) - gap * gap;
-    double s0 = 0;
-    double s1 = 1;
-    if (a < 1e-18) {
-      if (c > 1e-12) {
-        return null;
-      }
-    } else {
-      double root = b * b - a * c;
-      if (root < 0) {
-        return null;
-      }
-      s0 = Math.max(0, (-b - Math.sqrt(root)) / a);
-      s1 = Math.min(1, (-b + Math.sqrt(root)) / a);
-      if (s0 > s1) {
-        return null;
-      }
-    }
-    double t0 = tp + (tq - tp) * s0;
-    double t1 = tp + (tq - tp) * s1;
-    return new double[] {Math.min(t0, t1), Math.max(t0, t1)};
+    Vec3 step = q.minus(e.dir.times(tq)).minus(dp).times(1 / (tq - tp));
+    double apart =
+        Math.max(dp.plus(step.times(from - tp)).length(), dp.plus(step.times(to - tp)).length());
+    return apart <= gap ? new double[] {from, to} : null;
   }
 
   private static List<double[]> gaps(List<double[]> covered, double length, double gap) {

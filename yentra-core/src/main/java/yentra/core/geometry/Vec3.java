@@ -5,6 +5,12 @@ package yentra.core.geometry;
  * z up. Immutable.
  */
 public record Vec3(double x, double y, double z) {
+  /**
+   * Farthest coordinate that geometry is computed with, in metres: beyond it doubles no longer tell
+   * millimetres apart.
+   */
+  public static final double FARTHEST = 1e10;
+
   public static final Vec3 ZERO = new Vec3(0, 0, 0);
   public static final Vec3 X = new Vec3(1, 0, 0);
   public static final Vec3 Y = new Vec3(0, 1, 0);
@@ -56,5 +62,10 @@ public record Vec3(double x, double y, double z) {
   public Vec3 unit() {
     double l = length();
     return l < 1e-300 ? ZERO : times(1 / l);
+  }
+
+  /** True when every coordinate is a number no farther from zero than {@link #FARTHEST}. */
+  public boolean withinReach() {
+    return Math.abs(x) <= FARTHEST && Math.abs(y) <= FARTHEST && Math.abs(z) <= FARTHEST;
   }
 }

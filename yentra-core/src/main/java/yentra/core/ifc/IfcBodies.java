@@ -106,10 +106,7 @@ final class IfcBodies {
   private List<Polygon> extrusion(StepInstance i) throws IfcGeometryException {
     Profile profile = profile(i.ref(0));
     Transform position = placements.axes(i.ref(1));
-    double depth = i.number(3).orElse(0.0) * units.length();
-    if (depth <= 0) {
-      throw new IfcGeometryException("The extrusion #" + i.id() + " has no depth");
-    }
+    double depth = placements.positive(i, 3, "depth");
     Vec3 up = placements.direction(i.ref(2), Vec3.Z).times(depth);
     return prism(profile, up).stream().map(p -> mapped(p, position)).toList();
   }
@@ -155,11 +152,8 @@ final class IfcBodies {
       case "IFCRECTANGLEPROFILEDEF":
         {
           Transform t = placements.axes(p.ref(2));
-          double x = p.number(3).orElse(0.0) * units.length() / 2;
-          double y = p.number(4).orElse(0.0) * units.length() / 2;
-          if (x <= 0 || y <= 0) {
-            throw new IfcGeometryException("The rectangle #" + id + " has no size");
-          }
+          double x = placements.positive(p, 3, "width") / 2;
+          double y = placements.positive(p, 4, "height") / 2;
           return new Profile(
               List.of(
                   t.apply(new Vec3(-x, -y, 0)),
@@ -171,10 +165,7 @@ final class IfcBodies {
       case "IFCCIRCLEPROFILEDEF":
         {
           Transform t = placements.axes(p.ref(2));
-          double r = p.number(3).orElse(0.0) * units.length();
-          if (r <= 0) {
-            throw new IfcGeometryException("The circle #" + id + " has no radius");
-          }
+          double r = placements.positive(p, 3, "radius");
           int n = IfcCurves.pieces(r, 2 * Math.PI);
           List<Vec3> ring = new ArrayList<>();
           for (int k = 0; k < n; k++) {
@@ -281,7 +272,7 @@ final class IfcBodies {
         throw new IfcGeometryException(
             "The point list #" + id + " holds something that is no point");
       }
-      out.add(placements.coordinates(p.items(), "#" + id).times(units.length()));
+      out.add(placements.scaled(placements.coordinates(p.items(), "#" + id), "#" + id));
     }
     return out;
   }

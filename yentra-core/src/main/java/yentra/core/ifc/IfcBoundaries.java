@@ -206,8 +206,7 @@ final class IfcBoundaries {
             ? curves.open(profile.ref(2))
             : curves.open(profile.id());
     Transform t = placements.axes(s.ref(1));
-    Vec3 up =
-        placements.direction(s.ref(2), Vec3.Z).times(s.number(3).orElse(0.0) * units.length());
+    Vec3 up = placements.direction(s.ref(2), Vec3.Z).times(placements.positive(s, 3, "depth"));
     List<Polygon> out = new ArrayList<>();
     for (int i = 0; i + 1 < line.size(); i++) {
       Vec3 a = line.get(i);

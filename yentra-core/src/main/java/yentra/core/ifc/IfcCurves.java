@@ -97,7 +97,8 @@ final class IfcCurves {
         throw new IfcGeometryException(
             "The point list #" + list.id() + " holds something that is no point");
       }
-      all.add(placements.coordinates(l.items(), "#" + list.id()).times(units.length()));
+      all.add(
+          placements.scaled(placements.coordinates(l.items(), "#" + list.id()), "#" + list.id()));
     }
     if (c.list(1).isEmpty()) {
       return all;
@@ -166,10 +167,7 @@ final class IfcCurves {
 
   private List<Vec3> circle(StepInstance c, double from, double to) throws IfcGeometryException {
     Transform t = placements.axes(c.ref(0));
-    double radius = c.number(1).orElse(0.0) * units.length();
-    if (radius <= 0) {
-      throw new IfcGeometryException("The circle #" + c.id() + " has no radius");
-    }
+    double radius = placements.positive(c, 1, "radius");
     int k = pieces(radius, to - from);
     List<Vec3> out = new ArrayList<>(k + 1);
     for (int i = 0; i <= k; i++) {

@@ -35,7 +35,26 @@ final class IfcPlacements {
   /** An IfcCartesianPoint of two or three coordinates, scaled to metres. */
   Vec3 point(int id) throws IfcGeometryException {
     StepInstance p = need(id, "A point");
-    return coordinates(p.list(0), "#" + id).times(length);
+    return scaled(coordinates(p.list(0), "#" + id), "#" + id);
+  }
+
+  /** Coordinates of the file in metres. */
+  Vec3 scaled(Vec3 p, String what) throws IfcGeometryException {
+    Vec3 q = p.times(length);
+    if (!q.withinReach()) {
+      throw new IfcGeometryException(what + " lies farther from the origin than any building");
+    }
+    return q;
+  }
+
+  /** The positive length at parameter {@code i} of an instance, in metres. */
+  double positive(StepInstance of, int i, String what) throws IfcGeometryException {
+    double d = of.number(i).orElse(0.0) * length;
+    if (!(d > 0 && d <= Vec3.FARTHEST)) {
+      throw new IfcGeometryException(
+          "The " + what + " of #" + of.id() + " is missing, not above zero, or absurdly large");
+    }
+    return d;
   }
 
   /** Two or three numbers as a vector, not scaled. */

@@ -79,7 +79,11 @@ final class StepText {
       out.appendCodePoint(code);
       i += digits;
     }
-    return s.startsWith("\\X0\\", i) ? i + 4 : i == at ? at - 3 : i;
+    if (i == at) {
+      // no code at all: the directive is kept as it stands
+      out.append(s, at - 4, at);
+    }
+    return s.startsWith("\\X0\\", i) ? i + 4 : i;
   }
 
   private static int hex(String s, int at, int n) {

@@ -1,0 +1,173 @@
+package yentra.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import yentra.core.check.CheckCatalogue;
+import yentra.demo.DemoFiles;
+
+/**
+ * The command line as a script sees it: exit codes, machine-readable answers, messages on standard
+ * error.
+ */
+class CommandLineTest {
+  @TempDir Path dir;
+  private Path sound;
+  private Path faulty;
+
+  @BeforeEach
+  void files() throws IOException {
+    sound = Files.write(dir.resolve("sound.xml"), DemoFiles.soundGbxml());
+    faulty = Files.write(dir.resolve("faulty.xml"), DemoFiles.faultyGbxml());
+  }
+
+  private record Run(int exit, String out, String err) {
+    JsonNode json() {
+      return JsonMapper.builder().build().readTree(out);
+    }
+  }
+
+  private static Run run(Object... args) {
+    PrintStream out = System.out;
+    PrintStream err = System.err;
+    ByteArrayOutputStream o = new ByteArrayOutputStream();
+    ByteArrayOutputStream e = new ByteArrayOutputStream();
+    try {
+      System.setOut(new PrintStream(o, true, StandardCharsets.UTF_8));
+      System.setErr(new PrintStream(e, true, StandardCharsets.UTF_8));
+      int exit =
+          Main.commandLine()
+              .execute(java.util.Arrays.stream(args).map(Object::toString).toArray(String[]::new));
+      return new Run(exit, o.toString(StandardCharsets.UTF_8), e.toString(StandardCharsets.UTF_8));
+    } finally {
+      System.setOut(out);
+      System.setErr(err);
+    }
+  }
+
+  @Test
+  void aSoundFileExitsWithZeroAndAFaultyOneWithOne() {
+    assertThat(run("check", sound).exit()).isZero();
+    Run r = run("check", faulty);
+    assertThat(r.exit()).isEqualTo(1);
+    assertThat(r.out())
+        .contains("Plant room is not enclosed: a hole of 20.40 m²")
+        .contains("6 blockers, 13 errors");
+  }
+
+  @Test
+  void jsonHoldsThePublishedFields() {
+    JsonNode j = run("check", "--format", "json", faulty).json();
+    assertThat(j.propertyNames())
+        .contains(
+            "file",
+            "format",
+            "schema",
+            "totals",
+            "site",
+            "spaces",
+            "surfaces",
+            "findings",
+            "assumptions",
+            "timings_ms");
+    JsonNode s = j.get("surfaces").get(0);
+    assertThat(s.propertyNames())
+        .contains(
+            "id",
+            "name",
+            "type",
+            "exposure",
+            "grossArea_m2",
+            "netArea_m2",
+            "tilt_deg",
+            "azimuth_deg",
+            "spaces",
+            "construction",
+            "uValue",
+            "boundaryKind",
+            "thickness_m",
+            "source",
+            "openings");
+    JsonNode f = j.get("findings").get(0);
+    assertThat(f.propertyNames())
+        .contains("code", "severity", "objects", "measured", "limit", "unit", "message", "where");
+    assertThat(j.get("totals").get("floorArea_m2").asDouble()).isGreaterThan(500);
+    assertThat(j.get("site").get("trueNorth_deg").asDouble()).isEqualTo(12);
+  }
+
+  @Test
+  void aFileThatCannotBeReadIsAnObjectTooAndTheOthersGoOn() throws IOException {
+    Path html = Files.writeString(dir.resolve("page.xml"), "<!DOCTYPE html><html></html>");
+    Run r = run("check", "--format", "jsonl", html, dir.resolve("none.ifc"), sound);
+    assertThat(r.exit()).isEqualTo(2);
+    List<String> lines = r.out().lines().toList();
+    assertThat(lines).hasSize(3);
+    JsonNode first = JsonMapper.builder().build().readTree(lines.get(0));
+    assertThat(first.get("error").get("message").asString()).contains("HTML");
+    assertThat(first.get("error").get("line").asInt()).isEqualTo(1);
+    assertThat(lines.get(1)).contains("There is no file");
+    assertThat(lines.get(2)).contains("\"findings\":[]");
+    assertThat(r.err()).contains("HTML").doesNotContain("\tat ");
+  }
+
+  @Test
+  void limitsComeFromAFile() throws IOException {
+    Path limits =
+        Files.writeString(
+            dir.resolve("limits.json"), "{\"OPN-601.distance\": 0.2, \"SPC-403.difference\": 20}");
+    Run r = run("check", "--limits", limits, faulty);
+    assertThat(r.out()).doesNotContain("OPN-601").doesNotContain("SPC-403").contains("OPN-602");
+    Path broken = Files.writeString(dir.resolve("broken.json"), "{\"OPN-601.distance\": \"wide\"}");
+    assertThat(run("check", "--limits", broken, faulty))
+        .satisfies(x -> assertThat(x.exit()).isEqualTo(2))
+        .satisfies(x -> assertThat(x.err()).contains("is no number"));
+  }
+
+  @Test
+  void translateRefusesOpenBlockersUnlessAllowed() throws IOException {
+    Path out = dir.resolve("out.xml");
+    Run refused = run("translate", faulty, "-o", out);
+    assertThat(refused.exit()).isEqualTo(1);
+    assertThat(refused.err()).contains("6 blockers are open");
+    assertThat(out).doesNotExist();
+    assertThat(run("translate", faulty, "-o", out, "--allow-blockers").exit()).isZero();
+    assertThat(out).exists();
+    assertThat(run("translate", sound, "-o", out).out()).contains("read back equal");
+    assertThat(Files.readString(out)).isEqualTo(Files.readString(sound));
+    assertThat(dir.toFile().list()).noneMatch(n -> n.endsWith(".part"));
+  }
+
+  @Test
+  void infoCountsWithoutMakingAnEnvelope() {
+    Run r = run("info", sound);
+    assertThat(r.exit()).isZero();
+    assertThat(r.out()).contains("lengthUnit  Meters").containsPattern("\\b8\\b.*Space\\n");
+  }
+
+  @Test
+  void wrongCallsExitWithTwo() {
+    assertThat(run("check").exit()).isEqualTo(2);
+    assertThat(run("nonsense").exit()).isEqualTo(2);
+    assertThat(run("translate", sound, "-o", dir.resolve("x"), "--to", "pdf").err())
+        .contains("pdf is not offered");
+  }
+
+  @Test
+  void theCommittedCatalogueIsTheCodes() throws IOException {
+    Path committed = Path.of("..", "docs", "checks.md");
+    assertThat(Files.readString(committed))
+        .as("run ./yentra catalogue > docs/checks.md")
+        .isEqualTo(CatalogueCommand.markdown(CheckCatalogue.descriptors()));
+  }
+}

@@ -1,0 +1,223 @@
+package yentra.core.repair;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+import static yentra.core.Fixtures.TOLERANCE;
+import static yentra.core.Fixtures.changed;
+import static yentra.core.Fixtures.check;
+import static yentra.core.Fixtures.codes;
+import static yentra.core.Fixtures.rooms;
+import static yentra.core.Fixtures.surface;
+import static yentra.core.Fixtures.v;
+import static yentra.core.Fixtures.window;
+import static yentra.core.Fixtures.with;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.json.JsonMapper;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Limits;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Side;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
+import yentra.core.geometry.Polygon;
+
+/** Every repair mends what it is for, and refuses where it makes no sense. */
+class RepairsTest {
+  private static List<Remedy> remedies(Envelope e, String code) {
+    CheckContext c = new CheckContext(e, Limits.STANDARD, TOLERANCE);
+    return new Remedies(c)
+        .of(check(e).stream().filter(f -> f.code().equals(code)).findFirst().orElseThrow());
+  }
+
+  /** Applies the first remedy of the first finding with this code. */
+  private static Envelope mended(Envelope e, String code) throws NotApplicableException {
+    return remedies(e, code).get(0).repair().apply(e, TOLERANCE);
+  }
+
+  @Test
+  void aReversedWallIsTurnedAndItsWindowWithIt() throws Exception {
+    Envelope broken = new ReverseSurface("a-south").apply(rooms(), TOLERANCE);
+    assertThat(codes(broken)).containsExactly("ADJ-506");
+    Envelope e = mended(broken, "ADJ-506");
+    assertThat(codes(e)).isEmpty();
+    assertThat(e.surface("a-south").orElseThrow().openings().get(0).polygon().normal().y())
+        .isCloseTo(-1, within(1e-9));
+    assertThat(new ReverseSurface("a-south").apply(broken, TOLERANCE).surface("a-south"))
+        .isEqualTo(rooms().surface("a-south"));
+  }
+
+  @Test
+  void wrongTypesAreSetRight() throws Exception {
+    assertThat(codes(mended(changed("between", s -> s.withType(SurfaceType.ROOF)), "ADJ-502")))
+        .isEmpty();
+    Envelope e = mended(changed("b-east", s -> s.withType(SurfaceType.INTERIOR_WALL)), "ADJ-501");
+    assertThat(e.surface("b-east").orElseThrow().type()).isEqualTo(SurfaceType.EXTERIOR_WALL);
+    assertThatThrownBy(
+            () -> new RetypeSurface("b-east", SurfaceType.EXTERIOR_WALL).apply(e, TOLERANCE))
+        .isInstanceOf(NotApplicableException.class);
+  }
+
+  @Test
+  void aWindowIsCutToItsWall() throws Exception {
+    Polygon wide = Polygon.of(v(-0.5, 0, 1), v(3, 0, 1), v(3, 0, 2), v(-0.5, 0, 2));
+    Envelope e =
+        mended(changed("a-south", s -> s.withOpenings(List.of(window("win", wide)))), "OPN-602");
+    assertThat(e.opening("win").orElseThrow().polygon().area()).isCloseTo(3, within(1e-9));
+    assertThat(codes(e)).isEmpty();
+    Polygon elsewhere = Polygon.of(v(20, 0, 1), v(22, 0, 1), v(22, 0, 2), v(20, 0, 2));
+    Envelope gone = changed("a-south", s -> s.withOpenings(List.of(window("win", elsewhere))));
+    assertThatThrownBy(() -> new CutOpening("win").apply(gone, TOLERANCE))
+        .hasMessageContaining("Delete it instead");
+  }
+
+  @Test
+  void aWindowInFrontOfItsWallIsPutIntoItsPlane() throws Exception {
+    Polygon before = Polygon.of(v(1, -0.08, 1), v(3, -0.08, 1), v(3, -0.08, 2), v(1, -0.08, 2));
+    Envelope e =
+        mended(changed("a-south", s -> s.withOpenings(List.of(window("win", before)))), "OPN-601");
+    assertThat(codes(e)).isEmpty();
+  }
+
+  /**
+   * The wall between the rooms as two surfaces that know nothing of each other, {@code apart}
+   * metres apart.
+   */
+  private static Envelope unmatched(double apart) {
+    Envelope e = rooms();
+    Surface wall = e.surface("between").orElseThrow();
+    Polygon far =
+        Polygon.of(
+            wall.polygon().reversed().outer().stream().map(p -> p.plus(v(apart, 0, 0))).toList());
+    return e.replacing("between", s -> s.withSides(List.of(Side.of("a"))))
+        .plus(surface("other", SurfaceType.INTERIOR_WALL, far, "con-1", "b"));
+  }
+
+  @Test
+  void twoFacingWallsBecomeOne() throws Exception {
+    assertThat(codes(unmatched(0))).containsExactly("ADJ-501");
+    Envelope e = mended(unmatched(0), "ADJ-501");
+    assertThat(codes(e)).isEmpty();
+    assertThat(e.surfaces()).hasSize(rooms().surfaces().size());
+    Surface wall = e.surface("between").orElseThrow();
+    assertThat(wall.sides()).extracting(Side::space).containsExactly("a", "b");
+    Surface thick = mended(unmatched(0.2), "ADJ-501").surface("between").orElseThrow();
+    assertThat(thick.thickness()).isCloseTo(0.2, within(1e-9));
+    assertThat(thick.sides().get(1).face().mean().x()).isCloseTo(4.2, within(1e-9));
+  }
+
+  @Test
+  void surfacesThatDoNotFaceEachOtherAreNotMatched() {
+    assertThatThrownBy(() -> new MatchSurfaces("a-south", "b-east").apply(rooms(), TOLERANCE))
+        .hasMessageContaining("not parallel");
+    assertThatThrownBy(() -> new MatchSurfaces("a-west", "b-east").apply(rooms(), TOLERANCE))
+        .hasMessageContaining("apart");
+    assertThatThrownBy(() -> new MatchSurfaces("a-south", "b-south").apply(rooms(), TOLERANCE))
+        .hasMessageContaining("cover each other");
+    assertThatThrownBy(() -> new MatchSurfaces("a-south", "a-north").apply(rooms(), TOLERANCE))
+        .hasMessageContaining("same space");
+  }
+
+  @Test
+  void aHoleIsClosedInSurfacesAndShell() throws Exception {
+    Envelope open = rooms().withoutSurface("a-roof");
+    Envelope broken =
+        open.withSpaces(
+            open.spaces().stream()
+                .map(
+                    s ->
+                        s.key().equals("a")
+                            ? s.withShell(s.shell().stream().filter(f -> f.tilt() > 1).toList())
+                            : s)
+                .toList());
+    assertThat(codes(broken)).containsExactly("SPC-401");
+    Remedy r = remedies(broken, "SPC-401").get(0);
+    assertThat(r.label()).isEqualTo("Close the hole with a roof");
+    Envelope e = r.repair().apply(broken, TOLERANCE);
+    assertThat(codes(e)).isEmpty();
+    Surface made = e.surfaces().get(e.surfaces().size() - 1);
+    assertThat(made.type()).isEqualTo(SurfaceType.ROOF);
+    assertThat(made.construction()).isEqualTo("con-1");
+    assertThat(e.space("a").orElseThrow().shell()).hasSize(6);
+    assertThatThrownBy(() -> r.repair().apply(e, TOLERANCE))
+        .hasMessageContaining("no longer a hole");
+  }
+
+  @Test
+  void aStrayIsDeletedWithWhatTheReaderNotedAboutIt() throws Exception {
+    Polygon p = Polygon.of(v(0, 9, 0), v(2, 9, 0), v(2, 9, 2), v(0, 9, 2));
+    assertThat(codes(mended(rooms().plus(surface("x", SurfaceType.ROOF, p, "con-1")), "ADJ-509")))
+        .isEmpty();
+    assertThatThrownBy(() -> new DeleteSurface("x").apply(rooms(), TOLERANCE))
+        .hasMessageContaining("no longer there");
+  }
+
+  @Test
+  void aConstructionIsAssignedFromItsLikes() throws Exception {
+    Envelope e = mended(changed("a-roof", s -> s.withConstruction(null)), "THM-701");
+    assertThat(e.surface("a-roof").orElseThrow().construction()).isEqualTo("con-1");
+    assertThatThrownBy(() -> new AssignConstruction("a-roof", "none").apply(e, TOLERANCE))
+        .isInstanceOf(NotApplicableException.class);
+  }
+
+  @Test
+  void aPreviewTellsWhatGoesAndWhatComes() throws Exception {
+    Envelope e = changed("b-east", s -> s.withType(SurfaceType.INTERIOR_WALL));
+    CheckContext c = new CheckContext(e, Limits.STANDARD, TOLERANCE);
+    RepairPreview good =
+        RepairPreview.of(
+            c, check(e), new RetypeSurface("b-east", SurfaceType.EXTERIOR_WALL), Limits.STANDARD);
+    assertThat(good.resolved()).extracting(f -> f.code()).containsExactly("ADJ-501");
+    assertThat(good.added()).isEmpty();
+    assertThat(good.changedSurfaces()).extracting(Surface::key).containsExactly("b-east");
+    RepairPreview bad =
+        RepairPreview.of(c, check(e), new DeleteSurface("b-south"), Limits.STANDARD);
+    assertThat(bad.removedSurfaces()).containsExactly("b-south");
+  }
+
+  @Test
+  void repairsSurviveAsJson() {
+    JsonMapper json = JsonMapper.builder().build();
+    List<Repair> all =
+        List.of(
+            new ReverseSurface("s"),
+            new ReverseShell("a"),
+            new RetypeSurface("s", SurfaceType.ROOF),
+            new CutOpening("o"),
+            new MatchSurfaces("s", "t"),
+            new CloseHole(
+                "a", List.of(v(0, 0, 0), v(1, 0, 0), v(1, 1, 0.1)), SurfaceType.ROOF, null),
+            new DeleteSurface("s"),
+            new DeleteOpening("o"),
+            new AssignConstruction("s", "c"));
+    for (Repair r : all) {
+      String text = json.writerFor(Repair.class).writeValueAsString(r);
+      assertThat(json.readValue(text, Repair.class)).as(text).isEqualTo(r);
+    }
+    assertThat(all).hasSize(Repair.class.getPermittedSubclasses().length);
+  }
+
+  @Test
+  void aReplayPassesOverWhatNoLongerApplies() {
+    List<Repair> log =
+        List.of(
+            new DeleteSurface("gone"), new RetypeSurface("b-east", SurfaceType.UNDERGROUND_WALL));
+    Replay r = Replay.of(rooms(), log, TOLERANCE);
+    assertThat(r.failed()).singleElement().satisfies(f -> assertThat(f.index()).isZero());
+    assertThat(r.envelope().surface("b-east").orElseThrow().type())
+        .isEqualTo(SurfaceType.UNDERGROUND_WALL);
+  }
+
+  @Test
+  void withoutARemedyThereIsNone() {
+    assertThat(
+            remedies(
+                changed(
+                    "b-roof",
+                    s -> with(s, Polygon.of(v(4, 0, 3), v(8, 0, 3), v(8, 5, 3.05), v(4, 5, 3)))),
+                "GEO-302"))
+        .isEmpty();
+  }
+}

@@ -1,0 +1,100 @@
+package yentra.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.util.List;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import yentra.core.boundary.SpaceVolumes;
+import yentra.core.check.CheckCatalogue;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Finding;
+import yentra.core.check.Limits;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.exchange.EnvelopeDifference;
+import yentra.core.gbxml.GbxmlReader;
+import yentra.core.geometry.Tolerance;
+
+/**
+ * The demo building is sound, and its faulty translation has exactly the faults that were planted.
+ */
+class DemoTest {
+  private static final Tolerance T = Tolerance.standard();
+
+  private static Envelope read(byte[] bytes) throws Exception {
+    return GbxmlReader.read(new ByteArrayInputStream(bytes), ReadLimits.standard());
+  }
+
+  private static List<Finding> check(Envelope e) {
+    return CheckCatalogue.run(new CheckContext(e, Limits.STANDARD, T));
+  }
+
+  @Test
+  void theSoundBuildingHasNoFindings() throws Exception {
+    Envelope e = read(DemoFiles.soundGbxml());
+    assertThat(check(e)).isEmpty();
+    assertThat(EnvelopeDifference.between(MarramPoint.sound(), e, T)).isEmpty();
+    SpaceVolumes v = SpaceVolumes.of(e, T);
+    assertThat(v.of("sp-hall").volume())
+        .isCloseTo(18 * 12 * 6.8, org.assertj.core.api.Assertions.within(1e-6));
+    // gallery: 16 m of a section of 12 x 2.4 m and a gable of 2.8 m
+    assertThat(v.of("sp-gallery").volume())
+        .isCloseTo(16 * (12 * 2.4 + 12 * 2.8 / 2), org.assertj.core.api.Assertions.within(1e-6));
+  }
+
+  @Test
+  void everyPlantedFaultIsFoundAndNothingElse() throws Exception {
+    var codes =
+        check(read(DemoFiles.faultyGbxml())).stream()
+            .collect(Collectors.groupingBy(Finding::code, TreeMap::new, Collectors.counting()));
+    assertThat(codes.toString())
+        .isEqualTo(
+            "{ADJ-501=3, ADJ-502=1, ADJ-506=2, ADJ-509=1, FMT-103=1, FMT-104=1, FMT-105=1, GEO-301=1, GEO-303=1, OPN-601=1, OPN-602=1,"
+                + " OPN-607=1, SPC-401=2, SPC-403=1, SPC-409=1, THM-701=1, UNI-201=1}");
+  }
+
+  /** The IFC and the gbXML tell of the same building. */
+  @Test
+  void theIfcGivesTheSameEnvelope() throws Exception {
+    Envelope ifc = yentra.core.ifc.IfcReader.read(DemoFiles.ifc(), ReadLimits.standard(), T);
+    Envelope gbxml = MarramPoint.sound();
+    assertThat(check(ifc)).isEmpty();
+    assertThat(ifc.spaces()).hasSameSizeAs(gbxml.spaces());
+    assertThat(ifc.openingCount()).isEqualTo(gbxml.openingCount());
+    SpaceVolumes a = SpaceVolumes.of(ifc, T);
+    SpaceVolumes b = SpaceVolumes.of(gbxml, T);
+    for (int i = 0; i < 8; i++) {
+      assertThat(a.of(ifc.spaces().get(i).key()).volume())
+          .isCloseTo(
+              b.of(gbxml.spaces().get(i).key()).volume(),
+              org.assertj.core.api.Assertions.within(1e-3));
+    }
+    for (yentra.core.envelope.SurfaceType t : yentra.core.envelope.SurfaceType.values()) {
+      if (!t.isShading() && t != yentra.core.envelope.SurfaceType.CEILING) {
+        assertThat(area(ifc, t))
+            .as(t.name())
+            .isCloseTo(area(gbxml, t), org.assertj.core.api.Assertions.within(0.01));
+      }
+    }
+    assertThat(ifc.site().northAzimuth())
+        .isCloseTo(12, org.assertj.core.api.Assertions.within(1e-4));
+    assertThat(ifc.zones()).hasSize(4);
+    assertThat(ifc.constructions().stream().map(c -> c.name()))
+        .contains("Boarded wall on block", "Block partition");
+  }
+
+  private static double area(Envelope e, yentra.core.envelope.SurfaceType t) {
+    return e.surfaces().stream()
+        .filter(s -> s.type() == t)
+        .mapToDouble(s -> s.polygon().area())
+        .sum();
+  }
+
+  @Test
+  void theFilesAreTheSameEveryTime() {
+    assertThat(DemoFiles.faultyGbxml()).isEqualTo(DemoFiles.faultyGbxml());
+  }
+}

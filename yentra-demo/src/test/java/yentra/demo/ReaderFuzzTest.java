@@ -1,0 +1,121 @@
+package yentra.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.Arrays;
+import java.util.Random;
+import org.junit.jupiter.api.Assertions;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import yentra.core.check.CheckCatalogue;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Limits;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.exchange.Handover;
+import yentra.core.geometry.Tolerance;
+import yentra.core.intake.DeliveryReader;
+
+/**
+ * Broken files, made from sound ones with a fixed seed: each is read, checked and written, or
+ * refused with a sentence; nothing else may happen.
+ */
+class ReaderFuzzTest {
+  private static final Tolerance T = Tolerance.standard();
+  private static final int ROUNDS = 150;
+  private final DeliveryReader reader = new DeliveryReader(ReadLimits.standard(), T);
+
+  private record Bytes(byte[] bytes) implements DeliveryReader.Source {
+    @Override
+    public InputStream open() {
+      return new ByteArrayInputStream(bytes);
+    }
+
+    @Override
+    public long length() {
+      return bytes.length;
+    }
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2, 3, 20261125})
+  void gbxml(long seed) {
+    fuzz(DemoFiles.faultyGbxml(), seed);
+  }
+
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2, 3, 20261125})
+  void ifc(long seed) {
+    fuzz(DemoFiles.ifc(), seed);
+  }
+
+  private void fuzz(byte[] sound, long seed) {
+    Random random = new Random(seed);
+    int read = 0;
+    int refused = 0;
+    for (int i = 0; i < ROUNDS; i++) {
+      byte[] broken = mutate(sound, random);
+      boolean good =
+          Assertions.assertTimeoutPreemptively(
+              Duration.ofSeconds(30), () -> survives(broken), "seed " + seed + ", round " + i);
+      read += good ? 1 : 0;
+      refused += good ? 0 : 1;
+    }
+    assertThat(read).as("some broken files are still read").isPositive();
+    assertThat(refused).as("some broken files are refused").isPositive();
+  }
+
+  private boolean survives(byte[] bytes) throws Exception {
+    try {
+      Envelope e = reader.read(new Bytes(bytes), DeliveryReader.Progress.NONE).envelope();
+      CheckCatalogue.run(new CheckContext(e, Limits.STANDARD, T));
+      Handover.gbxml(e, ReadLimits.standard(), T);
+      return true;
+    } catch (UnreadableException e) {
+      assertThat(e.getMessage()).isNotBlank().doesNotContain("Exception").hasSizeLessThan(600);
+      assertThat(e.line()).isPositive();
+      return false;
+    }
+  }
+
+  private static byte[] mutate(byte[] sound, Random random) {
+    byte[] b = sound.clone();
+    int at = random.nextInt(b.length);
+    switch (random.nextInt(6)) {
+      case 0 -> b = Arrays.copyOf(b, at);
+      case 1 -> {
+        for (int i = 0; i < 1 + random.nextInt(20); i++) {
+          b[random.nextInt(b.length)] = (byte) random.nextInt(256);
+        }
+      }
+      case 2 -> {
+        int to = Math.min(b.length, at + 1 + random.nextInt(400));
+        byte[] less = new byte[b.length - (to - at)];
+        System.arraycopy(b, 0, less, 0, at);
+        System.arraycopy(b, to, less, at, b.length - to);
+        b = less;
+      }
+      case 3 -> b = number(b, random, "NaN");
+      case 4 -> b = number(b, random, "-1e308");
+      default -> b = number(b, random, "0");
+    }
+    return b;
+  }
+
+  /** Replaces a few numbers by another. */
+  private static byte[] number(byte[] b, Random random, String by) {
+    String s = new String(b, StandardCharsets.ISO_8859_1);
+    StringBuilder out = new StringBuilder();
+    java.util.regex.Matcher m =
+        java.util.regex.Pattern.compile("(?<=[>(,])-?\\d+\\.?\\d*(?=[<),])").matcher(s);
+    while (m.find()) {
+      m.appendReplacement(out, random.nextInt(200) == 0 ? by : m.group());
+    }
+    return m.appendTail(out).toString().getBytes(StandardCharsets.ISO_8859_1);
+  }
+}
