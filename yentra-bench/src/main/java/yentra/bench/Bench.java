@@ -1,0 +1,177 @@
+package yentra.bench;
+
+import com.ctc.wstx.stax.WstxInputFactory;
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Locale;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamReader;
+import yentra.core.check.CheckCatalogue;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Limits;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.gbxml.GbxmlReader;
+import yentra.core.gbxml.GbxmlWriter;
+import yentra.core.geometry.Tolerance;
+import yentra.core.intake.DeliveryReader;
+
+/**
+ * Whole-run times of reading, measuring, checking and writing models of growing size, as a Markdown
+ * table. Each figure is the best of three rounds in one run; what counts are the ratios.
+ */
+public final class Bench {
+  private static final Tolerance T = Tolerance.standard();
+  private static final int ROUNDS = 3;
+
+  private Bench() {}
+
+  /** Prints the tables; arguments are IFC or gbXML files to time besides the generated models. */
+  public static void main(String[] args) throws Exception {
+    System.out.println(
+        "# Performance\n\nMade by `./yentra bench`; best of three rounds in one run. Times in ms; ratios are what to look at.\n");
+    System.out.printf(
+        "Java %s, %d processors, at most %d MB of heap.%n%n",
+        Runtime.version().feature(),
+        Runtime.getRuntime().availableProcessors(),
+        Runtime.getRuntime().maxMemory() >> 20);
+    System.out.println("## Generated gbXML\n");
+    System.out.println(
+        "| spaces | surfaces | MB | bare scan | read | read ÷ scan | measure | check | write | heap MB |\n|---|---|---|---|---|---|---|---|---|---|");
+    double[] totals = new double[3];
+    int[] sizes = {100, 1000, 10_000};
+    for (int i = 0; i < sizes.length; i++) {
+      totals[i] = generated(sizes[i]);
+    }
+    System.out.printf(
+        Locale.ROOT,
+        "%nMeasure and check: ten times the spaces take %.1f and %.1f times the time.%n",
+        totals[1] / totals[0],
+        totals[2] / totals[1]);
+    if (args.length > 0) {
+      System.out.println(
+          "\n## Files\n\n| file | MB | read | measure | check | heap MB |\n|---|---|---|---|---|---|");
+      for (String file : args) {
+        file(Path.of(file));
+      }
+    }
+  }
+
+  private interface Step {
+    Object run() throws IOException, UnreadableException, XMLStreamException;
+  }
+
+  private static double best(Step step) throws Exception {
+    double best = Double.POSITIVE_INFINITY;
+    for (int i = 0; i < ROUNDS; i++) {
+      long start = System.nanoTime();
+      step.run();
+      best = Math.min(best, (System.nanoTime() - start) / 1e6);
+    }
+    return best;
+  }
+
+  private static double generated(int rooms) throws Exception {
+    Path file = Files.createTempFile("yentra-bench", ".xml");
+    try {
+      try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file), 1 << 16)) {
+        GbxmlWriter.write(OfficeModel.of(rooms), out);
+      }
+      double scan = best(() -> scan(file));
+      double read = best(() -> read(file));
+      Envelope e = read(file);
+      long heap = heap();
+      double measure = best(() -> new CheckContext(e, Limits.STANDARD, T));
+      CheckContext context = new CheckContext(e, Limits.STANDARD, T);
+      int found = CheckCatalogue.run(context).size();
+      if (found > 0) {
+        throw new IllegalStateException(
+            "the generated model is sound, but has " + found + " findings");
+      }
+      double check =
+          best(() -> CheckCatalogue.run(new CheckContext(e, Limits.STANDARD, T))) - measure;
+      double write = best(() -> write(e));
+      System.out.printf(
+          Locale.ROOT,
+          "| %,d | %,d | %.1f | %.0f | %.0f | %.1f | %.0f | %.0f | %.0f | %d |%n",
+          e.spaces().size(),
+          e.surfaces().size(),
+          Files.size(file) / 1e6,
+          scan,
+          read,
+          read / scan,
+          measure,
+          Math.max(0, check),
+          write,
+          heap);
+      return measure + Math.max(0, check);
+    } finally {
+      Files.deleteIfExists(file);
+    }
+  }
+
+  private static void file(Path path) throws Exception {
+    DeliveryReader reader = new DeliveryReader(ReadLimits.standard(), T);
+    byte[] bytes = Files.readAllBytes(path);
+    DeliveryReader.Source source =
+        new DeliveryReader.Source() {
+          @Override
+          public InputStream open() {
+            return new java.io.ByteArrayInputStream(bytes);
+          }
+
+          @Override
+          public long length() {
+            return bytes.length;
+          }
+        };
+    double read = best(() -> reader.read(source, DeliveryReader.Progress.NONE));
+    Envelope e = reader.read(source, DeliveryReader.Progress.NONE).envelope();
+    long heap = heap();
+    double measure = best(() -> new CheckContext(e, Limits.STANDARD, T));
+    double check =
+        best(() -> CheckCatalogue.run(new CheckContext(e, Limits.STANDARD, T))) - measure;
+    System.out.printf(
+        Locale.ROOT,
+        "| %s | %.1f | %.0f | %.0f | %.0f | %d |%n",
+        path.getFileName(),
+        bytes.length / 1e6,
+        read,
+        measure,
+        Math.max(0, check),
+        heap);
+  }
+
+  private static long heap() {
+    System.gc();
+    Runtime r = Runtime.getRuntime();
+    return (r.totalMemory() - r.freeMemory()) >> 20;
+  }
+
+  private static Object scan(Path file) throws IOException, XMLStreamException {
+    int n = 0;
+    try (InputStream in = Files.newInputStream(file)) {
+      XMLStreamReader r = new WstxInputFactory().createXMLStreamReader(in);
+      while (r.hasNext()) {
+        n += r.next() == XMLStreamReader.CHARACTERS ? r.getTextLength() : 1;
+      }
+    }
+    return n;
+  }
+
+  private static Envelope read(Path file) throws IOException, UnreadableException {
+    try (InputStream in = Files.newInputStream(file)) {
+      return GbxmlReader.read(in, ReadLimits.standard());
+    }
+  }
+
+  private static Object write(Envelope e) throws IOException {
+    GbxmlWriter.write(e, OutputStream.nullOutputStream());
+    return e;
+  }
+}
