@@ -53,7 +53,12 @@ export function FindingCard({
       <Section title="Measured against the limit">
         <p>
           {f.measured == null ? 'No figure applies.' : measured(f.measured, f.unit)}
-          {f.limit != null && <span className="text-muted">, limit {limitText(f)}</span>}
+          {f.limit != null && (
+            <span className="text-muted">
+              {f.code === 'SPC-401' ? ', and the widest gap that counts as closed is ' : ', limit '}
+              {limitText(f)}
+            </span>
+          )}
         </p>
         {f.line > 0 && <p className="text-muted">Line {f.line} of the file</p>}
       </Section>

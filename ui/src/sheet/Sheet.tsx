@@ -108,18 +108,18 @@ function SpaceTable({ index }: { index: ModelIndex }) {
   const storey = useMemo(() => new Map(index.model.storeys.map((s) => [s.key, s.name])), [index]);
   const columns = useMemo<Column<Space>[]>(
     () => [
-      { id: 'name', head: 'Space', width: 116, value: (s) => s.name },
+      { id: 'name', head: 'Space', width: 120, value: (s) => s.name },
       {
         id: 'storey',
         head: 'Storey',
-        width: 86,
+        width: 88,
         value: (s) => (s.storey ? (storey.get(s.storey) ?? s.storey) : null),
       },
       {
         id: 'floor',
         head: 'Floor',
         unit: 'm²',
-        width: 70,
+        width: 72,
         number: true,
         value: (s) => s.floorArea,
         show: (s) => area(s.floorArea),
@@ -128,7 +128,7 @@ function SpaceTable({ index }: { index: ModelIndex }) {
         id: 'stated',
         head: 'Stated',
         unit: 'm²',
-        width: 74,
+        width: 72,
         number: true,
         value: (s) => s.statedFloorArea ?? null,
         show: (s) => (s.statedFloorArea == null ? '–' : area(s.statedFloorArea)),
@@ -154,16 +154,16 @@ function SpaceTable({ index }: { index: ModelIndex }) {
       {
         id: 'enclosed',
         head: 'Enclosed',
-        width: 68,
+        width: 70,
         value: (s) => (s.enclosed ? 'yes' : 'no'),
         show: (s) => (s.enclosed ? 'yes' : <b className="text-blocker">no</b>),
       },
-      { id: 'surfaces', head: 'Surfaces', width: 62, number: true, value: (s) => s.surfaces },
-      { id: 'use', head: 'Use', width: 70, value: (s) => s.use },
+      { id: 'surfaces', head: 'Surfaces', width: 66, number: true, value: (s) => s.surfaces },
+      { id: 'use', head: 'Use', width: 76, value: (s) => s.use },
       {
         id: 'faults',
         head: 'Findings',
-        width: 74,
+        width: 66,
         number: true,
         value: (s) => faultCount(index, s.key),
         show: (s) => <Faults index={index} k={s.key} />,
@@ -192,14 +192,14 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
   );
   const columns = useMemo<Column<Surface>[]>(
     () => [
-      { id: 'label', head: 'Surface', width: 170, value: (s) => s.label },
-      { id: 'type', head: 'Type', width: 90, value: (s) => s.type || 'not stated' },
-      { id: 'exposure', head: 'Other side', width: 80, value: (s) => exposure(s.exposure) },
+      { id: 'label', head: 'Surface', width: 140, value: (s) => s.label },
+      { id: 'type', head: 'Type', width: 84, value: (s) => s.type || 'not stated' },
+      { id: 'exposure', head: 'Other side', width: 76, value: (s) => exposure(s.exposure) },
       {
         id: 'gross',
         head: 'Gross',
         unit: 'm²',
-        width: 58,
+        width: 60,
         number: true,
         value: (s) => s.grossArea,
         show: (s) => area(s.grossArea),
@@ -208,7 +208,7 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
         id: 'net',
         head: 'Net',
         unit: 'm²',
-        width: 58,
+        width: 56,
         number: true,
         value: (s) => s.netArea,
         show: (s) => area(s.netArea),
@@ -217,7 +217,7 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
         id: 'tilt',
         head: 'Tilt',
         unit: '°',
-        width: 46,
+        width: 44,
         number: true,
         value: (s) => s.tilt,
         show: (s) => degrees(s.tilt),
@@ -226,7 +226,7 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
         id: 'azimuth',
         head: 'Azimuth',
         unit: '°',
-        width: 68,
+        width: 64,
         number: true,
         value: (s) => (s.tilt < 1 || s.tilt > 179 ? null : s.azimuth),
         show: (s) => orientation(s.tilt, s.azimuth),
@@ -234,14 +234,14 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
       {
         id: 'construction',
         head: 'Construction',
-        width: 110,
+        width: 92,
         value: (s) =>
           s.construction ? (constructions.get(s.construction) ?? s.construction) : null,
       },
       {
         id: 'openings',
         head: 'Openings',
-        width: 58,
+        width: 62,
         number: true,
         value: (s) => s.openings.length || null,
         show: (s) => s.openings.length || '',
@@ -249,7 +249,7 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
       {
         id: 'faults',
         head: 'Findings',
-        width: 58,
+        width: 60,
         number: true,
         value: (s) => faultCount(index, s.key),
         show: (s) => <Faults index={index} k={s.key} />,
@@ -257,7 +257,7 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
       {
         id: 'id',
         head: 'Id',
-        width: 60,
+        width: 50,
         value: (s) => s.fileId,
         show: (s) => <span className="font-mono text-[11px]">{s.fileId}</span>,
       },

@@ -75,43 +75,38 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
       <div className="min-w-0 flex-1">
         <h3 className="kicker">Handed over ({list.data?.length ?? 0})</h3>
         {list.data?.length ? (
-          <table className="w-full">
-            <tbody>
-              {list.data.map((h) => (
-                <tr
-                  key={h.id}
-                  className="h-[30px] border-b border-line/60"
-                  data-testid="handover-row"
-                >
-                  <td className="pr-3 font-semibold">{h.fileName}</td>
-                  <td className="pr-3">{h.format}</td>
-                  <td className="pr-3 text-right">{bytes(h.size)}</td>
-                  <td className="pr-3">
-                    {h.version === model.delivery.version
-                      ? 'present state'
-                      : `state ${h.version}, the model has changed since`}
-                  </td>
-                  <td className="pr-3">
+          <ul>
+            {list.data.map((h) => (
+              <li
+                key={h.id}
+                className="flex items-center gap-4 border-b border-line/60 py-1.5"
+                data-testid="handover-row"
+              >
+                <div className="min-w-0 flex-1">
+                  <p className="truncate font-semibold">{h.fileName}</p>
+                  <p>
+                    {h.format}, {bytes(h.size)},{' '}
                     {h.blockers ? `${count(h.blockers, 'blocker')} open` : 'no blockers'}, read back
                     equal
-                  </td>
-                  <td className="pr-3 text-muted">
-                    {h.madeBy}, {moment(h.madeAt)}
-                  </td>
-                  <td>
-                    <a
-                      className="btn"
-                      href={`/api/handovers/${h.id}/file`}
-                      download
-                      data-testid="download"
-                    >
-                      <Download size={13} /> Download
-                    </a>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+                  </p>
+                  <p className="text-sm text-muted">
+                    {h.version === model.delivery.version
+                      ? 'The present state'
+                      : 'The model has changed since'}
+                    ; {h.madeBy}, {moment(h.madeAt)}
+                  </p>
+                </div>
+                <a
+                  className="btn shrink-0"
+                  href={`/api/handovers/${h.id}/file`}
+                  download
+                  data-testid="download"
+                >
+                  <Download size={13} /> Download
+                </a>
+              </li>
+            ))}
+          </ul>
         ) : (
           <p className="text-muted">
             Nothing yet. A file is written from the present state, read back, and offered here when

@@ -82,6 +82,11 @@ class Deliveries {
     return new State(version, context, List.copyOf(worstFirst));
   }
 
+  /** Keeps what a job has just read, so that opening it does not read it again. */
+  void remember(UUID id, Envelope envelope) {
+    delivered.put(id, envelope);
+  }
+
   /** The envelope as delivered. */
   private Envelope base(DeliveryRecord d) {
     return delivered.get(d.getId(), id -> read(store.content(d.getSha256())));

@@ -39,6 +39,7 @@ class Intake {
   private static final Logger LOG = LoggerFactory.getLogger(Intake.class);
   private final DSLContext db;
   private final DeliveryStore store;
+  private final Deliveries deliveries;
   private final TransactionTemplate transaction;
   private final ObjectProvider<SchedulerClient> scheduler;
   private final Clock clock;
@@ -50,6 +51,7 @@ class Intake {
   Intake(
       DSLContext db,
       DeliveryStore store,
+      Deliveries deliveries,
       TransactionTemplate transaction,
       ObjectProvider<SchedulerClient> scheduler,
       Clock clock,
@@ -59,6 +61,7 @@ class Intake {
       Tolerance tolerance) {
     this.db = db;
     this.store = store;
+    this.deliveries = deliveries;
     this.transaction = transaction;
     this.scheduler = scheduler;
     this.clock = clock;
@@ -255,6 +258,7 @@ class Intake {
           if (n == 0) {
             throw new CancelledException();
           }
+          deliveries.remember(delivery, reading.envelope());
         });
   }
 

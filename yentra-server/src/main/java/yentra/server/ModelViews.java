@@ -270,7 +270,10 @@ final class ModelViews {
     read.add(new Views.CountView("materials", e.materials().size()));
     read.add(new Views.CountView("window types", e.glazings().size()));
     Naming naming = new Naming(e);
-    List<Views.NoteView> notes = e.notes().stream().map(n -> new Views.NoteView(kind(n.kind()), said(n, naming), n.line())).toList();
+    List<Views.NoteView> notes =
+        e.notes().stream()
+            .map(n -> new Views.NoteView(kind(n.kind()), said(n, naming), n.line()))
+            .toList();
     return new Views.ReportView(read, notes, e.delivered().length().gbxml(), millis);
   }
 

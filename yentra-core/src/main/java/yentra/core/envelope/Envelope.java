@@ -184,42 +184,18 @@ public final class Envelope {
   }
 
   public Envelope withSurfaces(List<Surface> list) {
-    return new Envelope(
-        new Parts(
-            parts.delivered,
-            parts.site,
-            parts.buildings,
-            parts.storeys,
-            parts.zones,
-            parts.spaces,
-            list,
-            parts.orphans,
-            parts.constructions,
-            parts.layers,
-            parts.materials,
-            parts.glazings,
-            parts.notes));
+    return with(parts.spaces, list, parts.orphans, parts.notes);
   }
 
   public Envelope withSpaces(List<Space> list) {
-    return new Envelope(
-        new Parts(
-            parts.delivered,
-            parts.site,
-            parts.buildings,
-            parts.storeys,
-            parts.zones,
-            list,
-            parts.surfaces,
-            parts.orphans,
-            parts.constructions,
-            parts.layers,
-            parts.materials,
-            parts.glazings,
-            parts.notes));
+    return with(list, parts.surfaces, parts.orphans, parts.notes);
   }
 
   public Envelope withOrphans(List<Opening> list) {
+    return with(parts.spaces, parts.surfaces, list, parts.notes);
+  }
+
+  private Envelope with(List<Space> s, List<Surface> f, List<Opening> o, List<ReadNote> n) {
     return new Envelope(
         new Parts(
             parts.delivered,
@@ -227,14 +203,14 @@ public final class Envelope {
             parts.buildings,
             parts.storeys,
             parts.zones,
-            parts.spaces,
-            parts.surfaces,
-            list,
+            s,
+            f,
+            o,
             parts.constructions,
             parts.layers,
             parts.materials,
             parts.glazings,
-            parts.notes));
+            n));
   }
 
   /** This envelope with one surface replaced in place. */
@@ -271,21 +247,7 @@ public final class Envelope {
             .toList();
     return left.size() == parts.notes.size()
         ? this
-        : new Envelope(
-            new Parts(
-                parts.delivered,
-                parts.site,
-                parts.buildings,
-                parts.storeys,
-                parts.zones,
-                parts.spaces,
-                parts.surfaces,
-                parts.orphans,
-                parts.constructions,
-                parts.layers,
-                parts.materials,
-                parts.glazings,
-                left));
+        : with(parts.spaces, parts.surfaces, parts.orphans, left);
   }
 
   public Envelope plus(Surface surface) {

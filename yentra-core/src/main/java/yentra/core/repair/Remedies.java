@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Finding;
+import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
@@ -119,7 +120,11 @@ public final class Remedies {
                         "Match it with the face of "
                             + context.naming().space(p.sides().get(0).space()),
                         new MatchSurfaces(s.key(), p.key()))));
-    retype(s, TypeByTilt.exterior(outward(s), ground), out);
+    // where the delivery itself says that the inside of the building lies behind, outdoor air would
+    // be a wrong answer
+    if (!envelope.delivered().format().equals(Delivered.IFC)) {
+      retype(s, TypeByTilt.exterior(outward(s), ground), out);
+    }
   }
 
   /** The surface of another space that faces this one and covers it best. */

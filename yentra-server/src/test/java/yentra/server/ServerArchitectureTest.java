@@ -1,0 +1,39 @@
+package yentra.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+/** SQL goes through jOOQ, and controllers leave it to the services and stores. */
+@AnalyzeClasses(packages = "yentra.server", importOptions = ImportOption.DoNotIncludeTests.class)
+class ServerArchitectureTest {
+  @ArchTest
+  static final ArchRule sqlThroughJooq =
+      noClasses()
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage("java.sql..", "org.springframework.jdbc..");
+
+  @ArchTest
+  static final ArchRule controllersAreThin =
+      noClasses()
+          .that()
+          .haveSimpleNameEndingWith("Controller")
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage("org.jooq..", "yentra.server.db..");
+
+  @ArchTest
+  static final ArchRule viewsAreData =
+      classes()
+          .that()
+          .areNestedClasses()
+          .and()
+          .haveSimpleNameEndingWith("View")
+          .should()
+          .beRecords();
+}
