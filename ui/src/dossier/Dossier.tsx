@@ -28,7 +28,7 @@ export function Dossier({ index, edits }: { index: ModelIndex; edits: Edits }) {
       {f ? (
         <FindingCard finding={f} index={index} edits={edits} />
       ) : space ? (
-        <SpaceFacts space={space} index={index} />
+        <SpaceFacts space={space} index={index} edits={edits} />
       ) : surface ? (
         <SurfaceFacts surface={surface} index={index} edits={edits} />
       ) : opening ? (
@@ -190,7 +190,7 @@ function Changes({ index, keys, label }: { index: ModelIndex; keys: string[]; la
   );
 }
 
-function SpaceFacts({ space: s, index }: { space: Space; index: ModelIndex }) {
+function SpaceFacts({ space: s, index, edits }: { space: Space; index: ModelIndex; edits: Edits }) {
   const m = index.model;
   const surfaces = index.surfacesOf.get(s.key) ?? [];
   const storey = m.storeys.find((x) => x.key === s.storey)?.name ?? s.storey ?? 'no storey';
@@ -222,6 +222,7 @@ function SpaceFacts({ space: s, index }: { space: Space; index: ModelIndex }) {
         </dl>
       </Section>
       <FindingLinks list={index.findingsOf.get(s.key) ?? []} />
+      <CloseHoles space={s} index={index} edits={edits} />
       <Section title={`Surfaces (${surfaces.length})`}>
         {surfaces.map((x) => (
           <div key={x.key} className="flex items-center justify-between gap-2 leading-[22px]">
@@ -233,6 +234,62 @@ function SpaceFacts({ space: s, index }: { space: Space; index: ModelIndex }) {
       <Origin source={s.source} />
       <Changes index={index} keys={[s.key]} label={s.name} />
     </>
+  );
+}
+
+/** Closing a space by hand: each hole that was found, with the type of surface to choose. */
+function CloseHoles({ space, index, edits }: { space: Space; index: ModelIndex; edits: Edits }) {
+  const types = useSurfaceTypes();
+  const holes = (index.findingsOf.get(space.key) ?? []).flatMap((f) =>
+    f.remedies.flatMap((r) =>
+      r.repair.kind === 'CloseHole' ? [{ finding: f, repair: r.repair }] : [],
+    ),
+  );
+  if (!holes.length) return null;
+  return (
+    <Section title="Repair by hand">
+      {holes.map(({ finding, repair }, i) => (
+        <DropdownMenu.Root key={finding.id}>
+          <DropdownMenu.Trigger className="btn mr-1.5 mb-1" data-testid="close-hole">
+            {holes.length > 1 ? `Close hole ${i + 1} with` : 'Close the hole with'}{' '}
+            <ChevronDown size={13} />
+          </DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content className="menu" align="start">
+              {types
+                .filter((t) => t.gbxml !== 'Shade' && !t.gbxml.endsWith('Column'))
+                .map((t) => (
+                  <DropdownMenu.Item
+                    key={t.name}
+                    className="menu-item"
+                    onSelect={() =>
+                      edits.consider(
+                        {
+                          ...repair,
+                          type: t.name as never,
+                          construction:
+                            t.name === repair.type ? repair.construction : (null as never),
+                        },
+                        `Close the hole with ${t.gbxml}`,
+                        finding.id,
+                      )
+                    }
+                  >
+                    {t.gbxml}
+                  </DropdownMenu.Item>
+                ))}
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+      ))}
+    </Section>
+  );
+}
+
+function useSurfaceTypes() {
+  return (
+    useQuery({ queryKey: ['surface-types'], queryFn: api.surfaceTypes, staleTime: Infinity })
+      .data ?? []
   );
 }
 
@@ -335,11 +392,7 @@ function SurfaceFacts({
 }
 
 function TypeMenu({ surface, edits }: { surface: Surface; edits: Edits }) {
-  const types = useQuery({
-    queryKey: ['surface-types'],
-    queryFn: api.surfaceTypes,
-    staleTime: Infinity,
-  });
+  const types = useSurfaceTypes();
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="btn" data-testid="retype">
@@ -347,7 +400,7 @@ function TypeMenu({ surface, edits }: { surface: Surface; edits: Edits }) {
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="menu" align="start">
-          {types.data?.map((t) => (
+          {types.map((t) => (
             <DropdownMenu.Item
               key={t.name}
               className="menu-item"

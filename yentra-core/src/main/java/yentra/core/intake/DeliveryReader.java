@@ -98,7 +98,7 @@ public final class DeliveryReader {
 
     private void count(int n) {
       done += n;
-      if (done - told >= 1 << 18 || n == 0) {
+      if (done > told && (done - told >= 1 << 18 || done >= length)) {
         told = done;
         progress.at(done, length);
       }

@@ -1,0 +1,129 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { nextFinding } from './findings';
+import { drawn, indexModel } from './model';
+import { hide, isolate, showAll } from './stage/visibility';
+import { resetView, useView } from './state';
+import { finding, model, opening, space, surface } from './testModel';
+
+const walls = [
+  surface('s1', ['a'], [opening('o1', 's1')]),
+  surface('s2', ['a', 'b']),
+  surface('s3', ['b', 'b']),
+];
+const index = indexModel(
+  model({
+    spaces: [space('a'), space('b')],
+    surfaces: walls,
+    orphans: [opening('o9')],
+    findings: [finding('f1', 's1', 'o1'), finding('f2', 's2'), finding('f3')],
+  }),
+);
+
+beforeEach(() => resetView());
+
+describe('the index of a model', () => {
+  it('finds surfaces by their spaces, each once', () => {
+    expect(index.surfacesOf.get('a')!.map((s) => s.key)).toEqual(['s1', 's2']);
+    expect(index.surfacesOf.get('b')!.map((s) => s.key)).toEqual(['s2', 's3']);
+  });
+
+  it('finds openings in surfaces and those in none', () => {
+    expect([...index.openings.keys()]).toEqual(['o1', 'o9']);
+  });
+
+  it('finds the findings of an object', () => {
+    expect(index.findingsOf.get('o1')!.map((f) => f.id)).toEqual(['f1']);
+    expect(index.findingsOf.get('s3')).toBeUndefined();
+  });
+
+  it('knows what is drawn for a key', () => {
+    expect(drawn(index, 'a')).toEqual(['s1', 's2']);
+    expect(drawn(index, 's2')).toEqual(['s2']);
+    expect(drawn(index, 'o9')).toEqual(['o9']);
+    expect(drawn(index, 'nothing')).toEqual([]);
+  });
+});
+
+describe('selection', () => {
+  it('replaces, adds and takes away', () => {
+    const { select } = useView.getState();
+    select(['s1']);
+    select(['s2'], true);
+    expect(useView.getState().selection).toEqual(['s1', 's2']);
+    select(['s1'], true);
+    expect(useView.getState().selection).toEqual(['s2']);
+    select([]);
+    expect(useView.getState().selection).toEqual([]);
+  });
+
+  it('leaves a finding and a repair that was only looked at', () => {
+    useView.setState({
+      finding: 'f1',
+      pending: {
+        repair: { kind: 'DeleteSurface', surface: 's1' },
+        label: '',
+        preview: null,
+        error: null,
+      },
+    });
+    useView.getState().select(['s2']);
+    expect(useView.getState()).toMatchObject({ finding: null, pending: null, selection: ['s2'] });
+  });
+});
+
+describe('visibility', () => {
+  it('shows only a space by its surfaces', () => {
+    useView.getState().select(['a']);
+    isolate(index);
+    expect(useView.getState().isolated).toEqual(new Set(['s1', 's2']));
+  });
+
+  it('does nothing without a selection', () => {
+    isolate(index);
+    expect(useView.getState().isolated).toBeNull();
+  });
+
+  it('hides more and more, and shows all again', () => {
+    useView.getState().select(['s1']);
+    hide(index);
+    useView.getState().select(['b']);
+    hide(index);
+    expect(useView.getState().hidden).toEqual(new Set(['s1', 's2', 's3']));
+    expect(useView.getState().selection).toEqual([]);
+    useView.setState({ cut: [0, 3], apart: true, exposuresOff: new Set(['shade']) });
+    showAll();
+    expect(useView.getState()).toMatchObject({ isolated: null, cut: null, apart: false });
+    expect(useView.getState().hidden.size + useView.getState().exposuresOff.size).toBe(0);
+  });
+});
+
+describe('going through findings', () => {
+  it('goes round in both directions', () => {
+    nextFinding(index, 1);
+    expect(useView.getState().finding).toBe('f1');
+    nextFinding(index, 1);
+    nextFinding(index, 1);
+    expect(useView.getState().finding).toBe('f3');
+    nextFinding(index, 1);
+    expect(useView.getState().finding).toBe('f1');
+    nextFinding(index, -1);
+    expect(useView.getState().finding).toBe('f3');
+  });
+
+  it('begins at the end when going back', () => {
+    nextFinding(index, -1);
+    expect(useView.getState().finding).toBe('f3');
+  });
+
+  it('goes on from the first when the one shown is gone', () => {
+    useView.setState({ finding: 'answered' });
+    nextFinding(index, 1);
+    expect(useView.getState().finding).toBe('f1');
+  });
+
+  it('says so when none is left', () => {
+    nextFinding(indexModel(model({})), 1);
+    expect(useView.getState().message?.text).toContain('No findings');
+    expect(useView.getState().finding).toBeNull();
+  });
+});

@@ -1,0 +1,104 @@
+import type { Finding, Model, Opening, Space, Surface } from './api';
+
+/** Small models for tests of the interface's own logic. */
+export const SOURCE = { elementClass: 'Surface', id: 'x', name: '', line: 3, column: 1 };
+
+export function opening(key: string, surface?: string): Opening {
+  return {
+    key,
+    fileId: key,
+    label: `Window ${key}`,
+    type: 'FixedWindow',
+    glazed: true,
+    area: 2,
+    surface,
+    source: SOURCE,
+    rings: [[0, 0, 0, 1, 0, 0, 1, 0, 1, 0, 0, 1]],
+    triangles: [],
+  };
+}
+
+export function surface(key: string, spaces: string[], openings: Opening[] = []): Surface {
+  return {
+    key,
+    fileId: key,
+    label: `Wall ${key}`,
+    type: 'ExteriorWall',
+    exposure: 'outdoor',
+    spaces,
+    grossArea: 10,
+    netArea: 8,
+    tilt: 90,
+    azimuth: 180,
+    kind: 'read',
+    source: SOURCE,
+    openings,
+    rings: [[0, 0, 0, 4, 0, 0, 4, 0, 3, 0, 0, 3]],
+    triangles: [],
+  };
+}
+
+export function space(key: string): Space {
+  return {
+    key,
+    fileId: key,
+    name: `Room ${key}`,
+    use: '',
+    condition: '',
+    floorArea: 20,
+    volume: 60,
+    enclosed: true,
+    openEdges: 0,
+    surfaces: 1,
+    source: SOURCE,
+  };
+}
+
+export function finding(id: string, ...keys: string[]): Finding {
+  return {
+    id,
+    code: 'ADJ-506',
+    severity: 'error',
+    title: '',
+    message: `Fault ${id}`,
+    why: '',
+    objects: keys.map((key) => ({ key, label: key, kind: 'surface' })),
+    unit: '',
+    line: 0,
+    evidence: { areas: [], lines: [], points: [] },
+    remedies: [],
+  };
+}
+
+export function model(parts: Partial<Model>): Model {
+  return {
+    delivery: {
+      id: 'd',
+      projectId: 'p',
+      projectName: 'P',
+      revision: 1,
+      fileName: 'f.xml',
+      format: 'gbxml',
+      schema: '6.01',
+      size: 1,
+      sha256: '',
+      receivedAt: '2026-01-01T00:00:00Z',
+      receivedBy: '',
+      version: 1,
+      logPosition: 0,
+      canUndo: false,
+      canRedo: false,
+    },
+    report: { read: [], notes: [], lengthUnit: 'Meters', readMillis: 0 },
+    storeys: [],
+    spaces: [],
+    surfaces: [],
+    orphans: [],
+    constructions: [],
+    glazing: [],
+    findings: [],
+    severities: { blocker: 0, error: 0, warning: 0, note: 0 },
+    log: [],
+    ...parts,
+  };
+}

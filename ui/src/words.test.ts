@@ -1,0 +1,104 @@
+import { describe, expect, it } from 'vitest';
+import {
+  EXPOSURES,
+  SEVERITY_COLOUR,
+  bytes,
+  compass,
+  count,
+  limitText,
+  measured,
+  orientation,
+  unit,
+} from './words';
+
+describe('figures', () => {
+  it('never show more digits than the tolerance supports', () => {
+    expect(measured(20.4, 'm2')).toBe('20.40 m²');
+    expect(measured(0.00071, 'm2')).toBe('0.0007 m²');
+    expect(measured(0.0600001, 'm')).toBe('0.060 m');
+    expect(measured(180, 'deg')).toBe('180.0 °');
+    expect(measured(2, 'count')).toBe('2');
+    expect(measured(5.04, '%')).toBe('5.04 %');
+  });
+
+  it('say that there is none', () => {
+    expect(measured(null, 'm')).toBe('–');
+    expect(measured(undefined, 'm')).toBe('–');
+  });
+
+  it('give the gap of an open space in metres though the hole is measured in square metres', () => {
+    expect(limitText({ code: 'SPC-401', limit: 0.01, unit: 'm2' })).toBe('0.010 m');
+    expect(limitText({ code: 'OPN-602', limit: 0.001, unit: 'm2' })).toBe('0.0010 m²');
+  });
+
+  it('write sizes of files', () => {
+    expect(bytes(0)).toBe('0 B');
+    expect(bytes(128_271)).toBe('128 kB');
+    expect(bytes(4_065_749)).toBe('4.1 MB');
+  });
+
+  it('count in words', () => {
+    expect(count(1, 'blocker')).toBe('1 blocker');
+    expect(count(0, 'blocker')).toBe('0 blockers');
+    expect(count(2, 'new one')).toBe('2 new ones');
+  });
+
+  it('keep a unit they do not know', () => {
+    expect(unit('W/m2K')).toBe('W/m2K');
+  });
+});
+
+describe('orientation', () => {
+  it('names the eight quarters', () => {
+    expect([0, 45, 90, 135, 180, 225, 270, 315, 359].map(compass)).toEqual([
+      'N',
+      'NE',
+      'E',
+      'SE',
+      'S',
+      'SW',
+      'W',
+      'NW',
+      'N',
+    ]);
+  });
+
+  it('is none for what lies level', () => {
+    expect(orientation(0, 12)).toBe('–');
+    expect(orientation(180, 12)).toBe('–');
+    expect(orientation(25, 192)).toBe('192.0 S');
+  });
+});
+
+describe('colours', () => {
+  it('are the ones the design states', () => {
+    expect(Object.fromEntries(EXPOSURES.map((e) => [e.key, e.colour]))).toEqual({
+      outdoor: '#C4622D',
+      ground: '#6A4C93',
+      space: '#8A949B',
+      adiabatic: '#B59F5B',
+      none: '#FFFFFF',
+      shade: '#40525B',
+      unresolved: '#C2185B',
+    });
+    expect(SEVERITY_COLOUR.blocker).toBe('#9B1C31');
+  });
+
+  it('are readable: severities stand out from the panel', () => {
+    for (const colour of Object.values(SEVERITY_COLOUR))
+      expect(contrast(colour, '#FFFFFF')).toBeGreaterThan(3);
+  });
+});
+
+/** Contrast ratio by WCAG 2.1. */
+function contrast(a: string, b: string): number {
+  const light = (hex: string) => {
+    const [r, g, bl] = [1, 3, 5].map((i) => {
+      const c = parseInt(hex.slice(i, i + 2), 16) / 255;
+      return c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+    });
+    return 0.2126 * r + 0.7152 * g + 0.0722 * bl;
+  };
+  const [x, y] = [light(a), light(b)].sort((p, q) => q - p);
+  return (x + 0.05) / (y + 0.05);
+}
