@@ -7,6 +7,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
+import org.springframework.transaction.support.TransactionTemplate;
 import yentra.demo.DemoFiles;
 
 /** Hooks the intake into the scheduler, and loads the demo project into an empty database. */
@@ -15,11 +16,17 @@ class IntakeConfig {
   private final Intake intake;
   private final ProjectStore projects;
   private final YentraSettings settings;
+  private final TransactionTemplate transaction;
 
-  IntakeConfig(Intake intake, ProjectStore projects, YentraSettings settings) {
+  IntakeConfig(
+      Intake intake,
+      ProjectStore projects,
+      YentraSettings settings,
+      TransactionTemplate transaction) {
     this.intake = intake;
     this.projects = projects;
     this.settings = settings;
+    this.transaction = transaction;
   }
 
   @Bean
@@ -30,9 +37,13 @@ class IntakeConfig {
 
   @EventListener(ApplicationReadyEvent.class)
   void loadDemo() {
-    if (settings.demo() && projects.none()) {
-      UUID project = projects.create("Marram Point lifeboat station");
-      intake.receive(project, DemoFiles.FAULTY_NAME, DemoFiles.faultyGbxml(), "Yentra");
-    }
+    // in one transaction: a crash in the middle must not leave a demo project without its delivery
+    transaction.executeWithoutResult(
+        t -> {
+          if (settings.demo() && projects.none()) {
+            UUID project = projects.create("Marram Point lifeboat station");
+            intake.receive(project, DemoFiles.FAULTY_NAME, DemoFiles.faultyGbxml(), "Yentra");
+          }
+        });
   }
 }
