@@ -192,14 +192,14 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
   );
   const columns = useMemo<Column<Surface>[]>(
     () => [
-      { id: 'label', head: 'Surface', width: 140, value: (s) => s.label },
-      { id: 'type', head: 'Type', width: 84, value: (s) => s.type || 'not stated' },
-      { id: 'exposure', head: 'Other side', width: 76, value: (s) => exposure(s.exposure) },
+      { id: 'label', head: 'Surface', width: 130, value: (s) => s.label },
+      { id: 'type', head: 'Type', width: 82, value: (s) => s.type || 'not stated' },
+      { id: 'exposure', head: 'Other side', width: 74, value: (s) => exposure(s.exposure) },
       {
         id: 'gross',
         head: 'Gross',
         unit: 'm²',
-        width: 60,
+        width: 66,
         number: true,
         value: (s) => s.grossArea,
         show: (s) => area(s.grossArea),
@@ -217,7 +217,7 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
         id: 'tilt',
         head: 'Tilt',
         unit: '°',
-        width: 44,
+        width: 52,
         number: true,
         value: (s) => s.tilt,
         show: (s) => degrees(s.tilt),
@@ -226,7 +226,7 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
         id: 'azimuth',
         head: 'Azimuth',
         unit: '°',
-        width: 64,
+        width: 72,
         number: true,
         value: (s) => (s.tilt < 1 || s.tilt > 179 ? null : s.azimuth),
         show: (s) => orientation(s.tilt, s.azimuth),
@@ -234,14 +234,14 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
       {
         id: 'construction',
         head: 'Construction',
-        width: 92,
+        width: 84,
         value: (s) =>
           s.construction ? (constructions.get(s.construction) ?? s.construction) : null,
       },
       {
         id: 'openings',
         head: 'Openings',
-        width: 62,
+        width: 68,
         number: true,
         value: (s) => s.openings.length || null,
         show: (s) => s.openings.length || '',
@@ -257,7 +257,7 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
       {
         id: 'id',
         head: 'Id',
-        width: 50,
+        width: 42,
         value: (s) => s.fileId,
         show: (s) => <span className="font-mono text-[11px]">{s.fileId}</span>,
       },

@@ -56,9 +56,18 @@ class RequestGuard extends OncePerRequestFilter {
         .write("{\"type\":\"urn:yentra:forbidden\",\"status\":403,\"detail\":\"" + message + "\"}");
   }
 
-  /** The person's name out of the header, at most 80 characters. */
+  /**
+   * The person's name out of the header, at most 80 characters.
+   *
+   * @throws Problem when it is not URL-encoded
+   */
   static String person(String header) {
-    String name = header == null ? "" : URLDecoder.decode(header, StandardCharsets.UTF_8).strip();
+    String name;
+    try {
+      name = header == null ? "" : URLDecoder.decode(header, StandardCharsets.UTF_8).strip();
+    } catch (IllegalArgumentException e) {
+      throw Problem.bad("The header " + PERSON + " must hold a name, URL-encoded.");
+    }
     return name.isEmpty() ? "someone" : name.length() > 80 ? name.substring(0, 80) : name;
   }
 }

@@ -6,6 +6,7 @@ import java.io.ByteArrayInputStream;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -111,6 +112,16 @@ class RepairLogTest {
     RunningServer.Yentra.Answer late = post("repairs", edit(old, remedy(old, "ADJ-502")));
     assertThat(late.status()).isEqualTo(409);
     assertThat(late.json().get("type").asString()).isEqualTo("urn:yentra:stale");
+    assertThat(model().get("log")).hasSize(1);
+  }
+
+  @Test
+  void ofManyEditsOfOneStateAtOnceOnlyOneIsMade() {
+    JsonNode old = model();
+    Map<String, Object> edit = edit(old, remedy(old, "ADJ-506"));
+    List<Integer> answers =
+        IntStream.range(0, 8).parallel().mapToObj(i -> post("repairs", edit).status()).toList();
+    assertThat(answers).containsOnly(200, 409).containsOnlyOnce(200);
     assertThat(model().get("log")).hasSize(1);
   }
 

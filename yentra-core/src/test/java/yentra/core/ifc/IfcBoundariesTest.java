@@ -28,7 +28,7 @@ class IfcBoundariesTest {
    * A room of 4 x 5 x 3 m with one boundary: the wall at x = 4. The space's placement is shifted,
    * as boundaries are local to it.
    */
-  private static String file(String boundary, String geometry) {
+  static String file(String boundary, String geometry) {
     return """
         ISO-10303-21;
         HEADER;
@@ -78,7 +78,7 @@ class IfcBoundariesTest {
         .formatted(boundary, geometry);
   }
 
-  private static final String SECOND_LEVEL =
+  static final String SECOND_LEVEL =
       "IFCRELSPACEBOUNDARY2NDLEVEL('0000000000000000000050',$,'2ndLevel','2a',#11,#30,#51,.PHYSICAL.,.EXTERNAL.,$,$)";
   private static final String LOOP =
       "#61=IFCPOLYLOOP((#40,#41,#42,#43));\n#62=IFCFACEOUTERBOUND(#61,.T.);\n";
@@ -113,8 +113,7 @@ class IfcBoundariesTest {
     assertThat(e.fileId(s.key())).isEqualTo("0000000000000000000050");
   }
 
-  private static final String FACE =
-      "#60=IFCFACESURFACE((#62),#63,.T.);\n#63=IFCPLANE(#6);\n" + LOOP;
+  static final String FACE = "#60=IFCFACESURFACE((#62),#63,.T.);\n#63=IFCPLANE(#6);\n" + LOOP;
 
   @Test
   void layersBecomeAConstructionWithItsThickness() throws Exception {

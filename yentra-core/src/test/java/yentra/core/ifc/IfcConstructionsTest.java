@@ -1,0 +1,151 @@
+package yentra.core.ifc;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.nio.charset.StandardCharsets;
+import org.junit.jupiter.api.Test;
+import yentra.core.Fixtures;
+import yentra.core.envelope.Construction;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Material;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.OpeningType;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.UnreadableException;
+
+/**
+ * The ways in which an IFC file says what a wall is made of. Attribute positions are those of the
+ * schemas IFC2x3 TC1 and IFC4 ADD2 TC1.
+ */
+class IfcConstructionsTest {
+  private static final String USAGE =
+      "#37=IFCRELASSOCIATESMATERIAL('0000000000000000000037',$,$,$,(#30),#36);";
+
+  /** The wall of {@link IfcBoundariesTest} with other lines instead of its layer set's usage. */
+  private static Envelope with(String lines) throws UnreadableException {
+    return read(
+        IfcBoundariesTest.file(IfcBoundariesTest.SECOND_LEVEL, IfcBoundariesTest.FACE)
+            .replace(USAGE, lines));
+  }
+
+  private static Envelope read(String text) throws UnreadableException {
+    return IfcReader.read(
+        text.getBytes(StandardCharsets.ISO_8859_1), ReadLimits.standard(), Fixtures.TOLERANCE);
+  }
+
+  private static Construction construction(Envelope e) {
+    return e.construction(e.surfaces().get(0).construction()).orElseThrow();
+  }
+
+  @Test
+  void aLayerSetWithoutUsage() throws Exception {
+    Envelope e = with(USAGE.replace("#36", "#31"));
+    assertThat(construction(e).name()).isEqualTo("Cavity wall");
+    assertThat(e.materials()).hasSize(2);
+  }
+
+  @Test
+  void aSingleMaterialHasNoThickness() throws Exception {
+    Envelope e = with(USAGE.replace("#36", "#34"));
+    assertThat(construction(e).name()).isEqualTo("Brick");
+    assertThat(e.materials()).singleElement().extracting(Material::thickness).isNull();
+    assertThat(e.surfaces().get(0).thickness()).isNull();
+  }
+
+  @Test
+  void aListOfMaterialsIsNamedAfterThem() throws Exception {
+    Envelope e = with("#80=IFCMATERIALLIST((#34,#35));\n" + USAGE.replace("#36", "#80"));
+    assertThat(construction(e).name()).isEqualTo("Brick + Wool ä");
+  }
+
+  @Test
+  void materialsMayHangOnTheType() throws Exception {
+    Envelope e =
+        with(
+            "#80=IFCWALLTYPE('0000000000000000000080',$,'WT',$,$,$,$,$,$,.STANDARD.);\n"
+                + "#81=IFCRELDEFINESBYTYPE('0000000000000000000081',$,$,$,(#30),#80);\n"
+                + USAGE.replace("#30", "#80"));
+    assertThat(construction(e).name()).isEqualTo("Cavity wall");
+  }
+
+  @Test
+  void aLayerWithoutMaterialIsACavity() throws Exception {
+    Envelope e =
+        read(
+            IfcBoundariesTest.file(IfcBoundariesTest.SECOND_LEVEL, IfcBoundariesTest.FACE)
+                .replace("IFCMATERIALLAYER(#35,0.2", "IFCMATERIALLAYER($,0.05"));
+    assertThat(e.materials()).extracting(Material::name).containsExactly("Brick", "Cavity");
+    assertThat(e.surfaces().get(0).thickness()).isCloseTo(0.15, within(1e-9));
+  }
+
+  @Test
+  void ifc2x3KeepsThermalPropertiesInTheirOwnEntities() throws Exception {
+    Envelope e =
+        with(
+            USAGE
+                + "\n#80=IFCTHERMALMATERIALPROPERTIES(#35,1030.,$,$,0.035);"
+                + "\n#81=IFCGENERALMATERIALPROPERTIES(#35,$,$,45.);");
+    Material wool = e.materials().get(1);
+    assertThat(wool.conductivity()).isEqualTo(0.035);
+    assertThat(wool.density()).isEqualTo(45);
+    assertThat(wool.specificHeat()).isEqualTo(1030);
+  }
+
+  @Test
+  void aStatedTransmittanceBecomesTheConstructionsUValue() throws Exception {
+    Envelope e =
+        with(
+            USAGE
+                + "\n#80=IFCPROPERTYSINGLEVALUE('ThermalTransmittance',$,IFCTHERMALTRANSMITTANCEMEASURE(0.28),$);"
+                + "\n#81=IFCPROPERTYSET('0000000000000000000081',$,'Pset_WallCommon',$,(#80));"
+                + "\n#82=IFCRELDEFINESBYPROPERTIES('0000000000000000000082',$,$,$,(#30),#81);");
+    assertThat(construction(e).uValue()).isEqualTo(0.28);
+  }
+
+  @Test
+  void aWallWithoutMaterialHasNoConstructionAndTheCheckSaysSo() throws Exception {
+    Envelope e = with("");
+    assertThat(e.surfaces().get(0).construction()).isNull();
+    assertThat(Fixtures.codes(e)).contains("THM-701");
+  }
+
+  @Test
+  void referencesToNothingAreNoMaterials() throws Exception {
+    assertThat(with(USAGE.replace("#36", "#999")).surfaces().get(0).construction()).isNull();
+    assertThat(with(USAGE.replace("#36", "#40")).surfaces().get(0).construction()).isNull();
+  }
+
+  @Test
+  void aWindowLiesInItsWallAndTakesItsOwnTransmittance() throws Exception {
+    String window =
+        USAGE
+            + """
+
+            #80=IFCWINDOW('0000000000000000000080',$,'Window',$,$,#10,$,'w',1.2,1.,.WINDOW.,$,$);
+            #81=IFCRELSPACEBOUNDARY2NDLEVEL('0000000000000000000081',$,'2ndLevel','2a',#11,#80,#82,.PHYSICAL.,.EXTERNAL.,#50,$);
+            #82=IFCCONNECTIONSURFACEGEOMETRY(#83,$);
+            #83=IFCFACESURFACE((#84),#85,.T.);
+            #84=IFCFACEOUTERBOUND(#86,.T.);
+            #85=IFCPLANE(#6);
+            #86=IFCPOLYLOOP((#87,#88,#89,#90));
+            #87=IFCCARTESIANPOINT((4.,1.,1.));
+            #88=IFCCARTESIANPOINT((4.,2.,1.));
+            #89=IFCCARTESIANPOINT((4.,2.,2.2));
+            #90=IFCCARTESIANPOINT((4.,1.,2.2));
+            #91=IFCPROPERTYSINGLEVALUE('ThermalTransmittance',$,IFCTHERMALTRANSMITTANCEMEASURE(1.3),$);
+            #92=IFCPROPERTYSET('0000000000000000000092',$,'Pset_WindowCommon',$,(#91));
+            #93=IFCRELDEFINESBYPROPERTIES('0000000000000000000093',$,$,$,(#80),#92);
+            """;
+    Envelope e = with(window);
+    assertThat(e.surfaces()).hasSize(1);
+    Surface wall = e.surfaces().get(0);
+    assertThat(wall.openings()).hasSize(1);
+    Opening o = wall.openings().get(0);
+    assertThat(o.type()).isIn(OpeningType.FIXED_WINDOW, OpeningType.OPERABLE_WINDOW);
+    assertThat(o.polygon().area()).isCloseTo(1.2, within(1e-9));
+    assertThat(e.glazings()).singleElement().satisfies(g -> assertThat(g.uValue()).isEqualTo(1.3));
+    assertThat(wall.polygon().area()).as("the wall is gross").isCloseTo(15, within(1e-9));
+  }
+}
