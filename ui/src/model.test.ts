@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { nextFinding } from './findings';
+import { leaveAnswered, nextFinding } from './findings';
 import { drawn, indexModel } from './model';
 import { hide, isolate, showAll } from './stage/visibility';
 import { resetView, useView } from './state';
@@ -119,6 +119,36 @@ describe('going through findings', () => {
     useView.setState({ finding: 'answered' });
     nextFinding(index, 1);
     expect(useView.getState().finding).toBe('f1');
+  });
+
+  const left = (...ids: string[]) =>
+    model({ findings: index.model.findings.filter((f) => ids.includes(f.id)) });
+
+  it('goes on where the answered one stood', () => {
+    useView.setState({ finding: 'f2' });
+    leaveAnswered(index.model, left('f1', 'f3'));
+    expect(useView.getState().finding).toBeNull();
+    nextFinding(indexModel(left('f1', 'f3')), 1);
+    expect(useView.getState().finding).toBe('f3');
+
+    useView.setState({ finding: 'f2' });
+    leaveAnswered(index.model, left('f1', 'f3'));
+    nextFinding(indexModel(left('f1', 'f3')), -1);
+    expect(useView.getState().finding).toBe('f1');
+  });
+
+  it('begins again after the last was answered', () => {
+    useView.setState({ finding: 'f3' });
+    leaveAnswered(index.model, left('f1', 'f2'));
+    nextFinding(indexModel(left('f1', 'f2')), 1);
+    expect(useView.getState().finding).toBe('f1');
+  });
+
+  it('stays where a change did not answer it', () => {
+    useView.setState({ finding: 'f2' });
+    leaveAnswered(index.model, left('f2', 'f3'));
+    expect(useView.getState().finding).toBe('f2');
+    expect(useView.getState().answered).toBeNull();
   });
 
   it('says so when none is left', () => {

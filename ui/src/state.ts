@@ -16,6 +16,8 @@ export interface Pending {
 interface View {
   selection: string[];
   finding: string | null;
+  /** Where in the list of findings the one stood that a repair has answered. */
+  answered: number | null;
   hidden: Set<string>;
   isolated: Set<string> | null;
   exposuresOff: Set<string>;
@@ -37,6 +39,7 @@ interface View {
 const CLEAN = {
   selection: [],
   finding: null,
+  answered: null,
   hidden: new Set<string>(),
   isolated: null,
   exposuresOff: new Set<string>(),

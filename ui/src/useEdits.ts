@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { api, ProblemError, type Model, type Repair } from './api';
+import { leaveAnswered } from './findings';
 import { useView } from './state';
 
 export interface Edits {
@@ -23,6 +24,7 @@ export function useEdits(model: Model): Edits {
     setBusy(true);
     try {
       const next = await step();
+      leaveAnswered(model, next);
       client.setQueryData(['model', id], next);
       useView.setState({ pending: null, message: { text: done(next), bad: false } });
       return true;
