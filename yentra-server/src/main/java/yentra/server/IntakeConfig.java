@@ -3,16 +3,15 @@ package yentra.server;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.util.UUID;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.context.event.EventListener;
 import org.springframework.transaction.support.TransactionTemplate;
 import yentra.demo.DemoFiles;
 
 /** Hooks the intake into the scheduler, and loads the demo project into an empty database. */
 @Configuration(proxyBeanMethods = false)
-class IntakeConfig {
+class IntakeConfig implements SmartInitializingSingleton {
   private final Intake intake;
   private final ProjectStore projects;
   private final YentraSettings settings;
@@ -35,8 +34,9 @@ class IntakeConfig {
         .execute((instance, context) -> worker.run(UUID.fromString(instance.getId())));
   }
 
-  @EventListener(ApplicationReadyEvent.class)
-  void loadDemo() {
+  /** Runs before the first request is answered, so that nobody sees the list without the demo. */
+  @Override
+  public void afterSingletonsInstantiated() {
     // in one transaction: a crash in the middle must not leave a demo project without its delivery
     transaction.executeWithoutResult(
         t -> {
