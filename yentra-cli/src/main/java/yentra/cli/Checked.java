@@ -30,7 +30,7 @@ record Checked(
         new DeliveryReader(ReadLimits.standard(), tolerance)
             .read(new FileSource(file), DeliveryReader.Progress.NONE);
     long t1 = System.nanoTime();
-    CheckContext context = new CheckContext(reading.envelope(), limits, tolerance);
+    CheckContext context = new CheckContext(reading.envelope(), reading.model(), limits, tolerance);
     long t2 = System.nanoTime();
     List<Finding> findings = CheckCatalogue.run(context);
     long t3 = System.nanoTime();

@@ -157,7 +157,7 @@ public final class Fixtures {
             Extras.NONE);
     return Envelope.of(
         new Envelope.Parts(
-            Delivered.si(Delivered.GBXML, "6.01"),
+            Delivered.si(Delivered.GBXML, "6.01", Vec3.ZERO),
             new Site("Somewhere", 50.0, 8.0, 100.0, 0.0, Extras.NONE),
             List.of(
                 new Building(

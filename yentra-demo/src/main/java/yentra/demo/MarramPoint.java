@@ -68,12 +68,6 @@ public final class MarramPoint {
         layer("Mineral wool", 0.24, 0.036, 40, 1030),
         plaster);
     s.construction(
-        "con-flat",
-        "Hall roof",
-        layer("Membrane", 0.005, 0.23, 1100, 1000),
-        layer("Insulation board", 0.2, 0.028, 32, 1400),
-        concrete);
-    s.construction(
         "con-floor", "Concrete floor", layer("Screed", 0.065, 1.4, 2000, 1000), concrete);
     s.construction(
         "con-ground",

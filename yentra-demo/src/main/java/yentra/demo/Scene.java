@@ -277,7 +277,7 @@ final class Scene {
     }
     return Envelope.of(
         new Envelope.Parts(
-            Delivered.si(Delivered.GBXML, "6.01"),
+            Delivered.si(Delivered.GBXML, "6.01", yentra.core.geometry.Vec3.ZERO),
             site,
             List.of(
                 new Building(

@@ -41,7 +41,7 @@ class Deliveries {
   private final ProjectStore projects;
   private final Tolerance tolerance;
   private final ReadLimits limits;
-  private final Cache<UUID, Envelope> delivered = Caffeine.newBuilder().maximumSize(8).build();
+  private final Cache<UUID, CheckContext> delivered = Caffeine.newBuilder().maximumSize(8).build();
   private final Cache<UUID, State> states = Caffeine.newBuilder().maximumSize(8).build();
 
   Deliveries(DeliveryStore store, ProjectStore projects, Tolerance tolerance, ReadLimits limits) {
@@ -70,33 +70,38 @@ class Deliveries {
     }
     List<Repair> repairs =
         store.log(d.getId()).stream().limit(d.getLogPosition()).map(store::repair).toList();
-    State made = checked(Replay.of(base(d), repairs, tolerance).envelope(), d.getVersion());
+    CheckContext base = base(d);
+    State made =
+        checked(
+            base.with(Replay.of(base.envelope(), repairs, tolerance).envelope()), d.getVersion());
     states.put(d.getId(), made);
     return made;
   }
 
-  private State checked(Envelope e, long version) {
-    CheckContext context = new CheckContext(e, Limits.STANDARD, tolerance);
+  private static State checked(CheckContext context, long version) {
     List<Finding> worstFirst = new ArrayList<>(CheckCatalogue.run(context));
     worstFirst.sort(Comparator.comparing(Finding::severity));
     return new State(version, context, List.copyOf(worstFirst));
   }
 
   /** Keeps what a job has just read, so that opening it does not read it again. */
-  void remember(UUID id, Envelope envelope) {
-    delivered.put(id, envelope);
+  void remember(UUID id, DeliveryReader.Reading reading) {
+    delivered.put(id, context(reading));
   }
 
-  /** The envelope as delivered. */
-  private Envelope base(DeliveryRecord d) {
-    return delivered.get(d.getId(), id -> read(store.content(d.getSha256())));
+  private CheckContext context(DeliveryReader.Reading r) {
+    return new CheckContext(r.envelope(), r.model(), Limits.STANDARD, tolerance);
   }
 
-  private Envelope read(byte[] bytes) {
+  /** The envelope as delivered, with the architectural model behind it. */
+  private CheckContext base(DeliveryRecord d) {
+    return delivered.get(d.getId(), id -> context(read(store.content(d.getSha256()))));
+  }
+
+  private DeliveryReader.Reading read(byte[] bytes) {
     try {
       return new DeliveryReader(limits, tolerance)
-          .read(new Bytes(bytes), DeliveryReader.Progress.NONE)
-          .envelope();
+          .read(new Bytes(bytes), DeliveryReader.Progress.NONE);
     } catch (UnreadableException e) {
       throw Problem.unreadable(e.getMessage(), e.line(), e.column());
     } catch (IOException e) {
@@ -165,7 +170,7 @@ class Deliveries {
       RepairPreview p = RepairPreview.of(s.context(), s.findings(), repair, Limits.STANDARD);
       Envelope then = repair.apply(s.envelope(), tolerance);
       ModelViews now = new ModelViews(s.context());
-      CheckContext after = new CheckContext(then, Limits.STANDARD, tolerance);
+      CheckContext after = s.context().with(then);
       ModelViews later = new ModelViews(after);
       return new Views.PreviewView(
           p.summary(),

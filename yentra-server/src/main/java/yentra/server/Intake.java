@@ -258,7 +258,7 @@ class Intake {
           if (n == 0) {
             throw new CancelledException();
           }
-          deliveries.remember(delivery, reading.envelope());
+          deliveries.remember(delivery, reading);
         });
   }
 

@@ -7,13 +7,16 @@ import java.util.List;
 public final class CheckCatalogue {
   private static final List<Check> CHECKS =
       List.of(
+          new MalformedInstance(),
           new UnknownSchema(),
           new DuplicateId(),
           new DanglingReference(),
           new MissingRequired(),
           new BadValue(),
+          new UnusedDefinition(),
           new UnitAssumed(),
           new ImplausibleSize(),
+          new FarFromOrigin(),
           new DegeneratePolygon(),
           new OffPlane(),
           new SelfCrossing(),
@@ -21,7 +24,10 @@ public final class CheckCatalogue {
           new NotEnclosed(),
           new NoSurfaces(),
           new StatedDiffers(),
+          new OverlappingSpaces(),
+          new SpaceName(),
           new InsideOutShell(),
+          new GroupingSpace(),
           new InteriorWithoutPair(),
           new ExteriorBetweenSpaces(),
           new NormalInward(),
@@ -30,16 +36,19 @@ public final class CheckCatalogue {
           new OpeningOutside(),
           new OpeningWithoutParent(),
           new NoConstruction(),
-          new EmptyConstruction());
+          new EmptyConstruction(),
+          new LocationMissing(),
+          new NorthMissing(),
+          new DuplicateElements(),
+          new SpaceWithoutBody(),
+          new BoundsNothing(),
+          new ApproximatedBody());
 
   private CheckCatalogue() {}
 
-  /** What the checks are, FMT-101 included. */
+  /** What the checks are. */
   public static List<Descriptor> descriptors() {
-    List<Descriptor> all = new ArrayList<>();
-    all.add(Unreadable.DESCRIPTOR);
-    CHECKS.forEach(c -> all.add(c.descriptor()));
-    return all;
+    return CHECKS.stream().map(Check::descriptor).toList();
   }
 
   /**

@@ -10,6 +10,7 @@ import yentra.core.envelope.Opening;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Tolerance;
+import yentra.core.model.ArchitecturalModel;
 
 /**
  * What all checks of one run share: the envelope, the limits, and what has been measured once for
@@ -21,9 +22,22 @@ public final class CheckContext {
   private final Tolerance tolerance;
   private final SpaceVolumes volumes;
   private final Naming naming;
+  private final ModelSurvey survey;
   private final Map<String, Integer> directions = new ConcurrentHashMap<>();
+  private SpaceOverlaps overlaps;
 
+  /** Checks of an envelope that has no architectural model behind it, as from gbXML. */
   public CheckContext(Envelope envelope, Limits limits, Tolerance tolerance) {
+    this(envelope, ArchitecturalModel.none(), limits, tolerance);
+  }
+
+  public CheckContext(
+      Envelope envelope, ArchitecturalModel model, Limits limits, Tolerance tolerance) {
+    this(envelope, new ModelSurvey(model, tolerance), limits, tolerance);
+  }
+
+  private CheckContext(Envelope envelope, ModelSurvey survey, Limits limits, Tolerance tolerance) {
+    this.survey = survey;
     this.envelope = envelope;
     this.limits = limits;
     this.tolerance = tolerance;
@@ -45,6 +59,23 @@ public final class CheckContext {
 
   public Naming naming() {
     return naming;
+  }
+
+  /** The same checks of another state of the envelope; the model is not surveyed again. */
+  public CheckContext with(Envelope other) {
+    return new CheckContext(other, survey, limits, tolerance);
+  }
+
+  ModelSurvey survey() {
+    return survey;
+  }
+
+  /** Which spaces share volume; worked out when first asked for. */
+  synchronized SpaceOverlaps overlaps() {
+    if (overlaps == null) {
+      overlaps = SpaceOverlaps.of(volumes, tolerance);
+    }
+    return overlaps;
   }
 
   double limit(Descriptor check, String name) {

@@ -9,16 +9,17 @@ final class FileNotes {
 
   static Finding finding(CheckContext context, Descriptor check, ReadNote n) {
     String named = n.object().isEmpty() ? "" : context.naming().object(n.object());
-    FindingBuilder b =
-        n.object().isEmpty()
-            ? new FindingBuilder(check, java.util.List.of())
-            : context.finding(check, n.object());
+    java.util.List<String> objects = new java.util.ArrayList<>(n.names());
+    if (!n.object().isEmpty()) {
+      objects.add(0, n.object());
+    }
+    FindingBuilder b = context.finding(check, objects.toArray(String[]::new));
     if (n.kind() == ReadNote.Kind.DUPLICATE_ID) {
       b.measured(n.count(), 1.0, "count");
     }
     String message =
         n.kind() == ReadNote.Kind.DANGLING_REFERENCE
-            ? upper(named) + " " + n.message() + "."
+            ? (upper(named) + " " + n.message()).strip() + "."
             : n.message()
                 + (named.isEmpty() || n.message().contains(named) ? "" : " (" + named + ")");
     return b.subject(n.subject() + (n.value().isEmpty() ? "" : "=" + n.value()))

@@ -33,4 +33,12 @@ final class Text {
   static String degrees(double degrees) {
     return String.format(Locale.ROOT, "%.1f°", degrees);
   }
+
+  /** The first three, and how many more. */
+  static String some(java.util.List<String> names) {
+    int n = names.size();
+    return n <= 3
+        ? String.join(", ", names)
+        : String.join(", ", names.subList(0, 3)) + " and " + (n - 3) + " more";
+  }
 }

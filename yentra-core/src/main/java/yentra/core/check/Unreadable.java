@@ -10,8 +10,8 @@ public final class Unreadable {
           "FMT-101",
           Severity.BLOCKER,
           "the file can't be parsed: line and column, and what was expected",
-          "The reader stops at the first place that is not well-formed or breaks a limit.",
-          "There is nothing to simulate.",
+          "The reader stops at the first place that is not well-formed or breaks a limit; of IFC, a single instance that breaks the grammar is passed over and the rest read.",
+          "What could not be read is missing from the model.",
           List.of());
 
   private Unreadable() {}

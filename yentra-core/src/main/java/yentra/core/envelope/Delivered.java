@@ -1,5 +1,6 @@
 package yentra.core.envelope;
 
+import yentra.core.geometry.Vec3;
 import yentra.core.units.LengthUnit;
 
 /**
@@ -16,6 +17,8 @@ import yentra.core.units.LengthUnit;
  * @param root attributes and children of the root element that are not understood
  * @param campusExtras the same of Campus
  * @param prologue comments and processing instructions before the root element
+ * @param origin the point of the file's own coordinates, in metres, that is the origin of the
+ *     envelope; added again on writing
  */
 public record Delivered(
     String format,
@@ -27,7 +30,8 @@ public record Delivered(
     String campus,
     Extras root,
     Extras campusExtras,
-    java.util.List<String> prologue) {
+    java.util.List<String> prologue,
+    Vec3 origin) {
   public static final String GBXML = "gbxml";
   public static final String IFC = "ifc";
 
@@ -36,7 +40,7 @@ public record Delivered(
   }
 
   /** The frame of an envelope that was not read from gbXML: SI throughout. */
-  public static Delivered si(String format, String schema) {
+  public static Delivered si(String format, String schema, Vec3 origin) {
     return new Delivered(
         format,
         schema,
@@ -47,6 +51,7 @@ public record Delivered(
         "campus-1",
         Extras.NONE,
         Extras.NONE,
-        java.util.List.of());
+        java.util.List.of(),
+        origin);
   }
 }

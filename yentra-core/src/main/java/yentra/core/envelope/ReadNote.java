@@ -1,5 +1,7 @@
 package yentra.core.envelope;
 
+import java.util.List;
+
 /**
  * Something the reader has to say about the delivered file.
  *
@@ -10,6 +12,8 @@ package yentra.core.envelope;
  *     string
  * @param count how often, where that matters
  * @param message what is wrong, in a sentence
+ * @param names further names of the objects concerned that are not keys of the envelope: GlobalIds,
+ *     {@code #12}
  */
 public record ReadNote(
     Kind kind,
@@ -19,7 +23,24 @@ public record ReadNote(
     int count,
     String message,
     int line,
-    int column) {
+    int column,
+    List<String> names) {
+  public ReadNote {
+    names = List.copyOf(names);
+  }
+
+  public ReadNote(
+      Kind kind,
+      String object,
+      String subject,
+      String value,
+      int count,
+      String message,
+      int line,
+      int column) {
+    this(kind, object, subject, value, count, message, line, column, List.of());
+  }
+
   /** The kinds of note. */
   public enum Kind {
     UNKNOWN_SCHEMA,
@@ -28,6 +49,14 @@ public record ReadNote(
     MISSING_REQUIRED,
     BAD_VALUE,
     UNIT_ASSUMED,
+    /** A piece of the file that breaks the grammar, and was passed over. */
+    MALFORMED,
+    /** A definition that nothing refers to. */
+    UNUSED,
+    /** A placement or vertex far from the origin. */
+    FAR_AWAY,
+    /** Geometry that was simplified, or could not be read. */
+    APPROXIMATED,
     /** Something was taken for granted that the file does not say. */
     ASSUMED,
     /** Something in the file was not taken into the envelope. */

@@ -17,6 +17,7 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Vec3;
 
 /**
  * What differs between two envelopes, object by object, matched by key: used to check a written
@@ -26,8 +27,12 @@ public final class EnvelopeDifference {
   private final List<String> differences = new ArrayList<>();
   private final Tolerance tolerance;
 
-  private EnvelopeDifference(Tolerance tolerance) {
+  /** From the second envelope's coordinates to the first's, where their origins differ. */
+  private final Vec3 shift;
+
+  private EnvelopeDifference(Tolerance tolerance, Vec3 shift) {
     this.tolerance = tolerance;
+    this.shift = shift;
   }
 
   /**
@@ -37,7 +42,8 @@ public final class EnvelopeDifference {
    * @return one sentence a difference; empty when the two say the same within the tolerance
    */
   public static List<String> between(Envelope a, Envelope b, Tolerance tolerance) {
-    EnvelopeDifference d = new EnvelopeDifference(tolerance);
+    EnvelopeDifference d =
+        new EnvelopeDifference(tolerance, b.delivered().origin().minus(a.delivered().origin()));
     d.lists("space", a.spaces(), b.spaces(), Space::key, d::spaces);
     d.lists("surface", a.surfaces(), b.surfaces(), Surface::key, d::surfaces);
     d.lists("opening without surface", a.orphans(), b.orphans(), Opening::key, d::openings);
@@ -153,7 +159,7 @@ public final class EnvelopeDifference {
     }
     double far = 0;
     for (int i = 0; i < a.outer().size(); i++) {
-      far = Math.max(far, a.outer().get(i).distance(b.outer().get(i)));
+      far = Math.max(far, a.outer().get(i).distance(b.outer().get(i).plus(shift)));
     }
     if (far > tolerance.length()) {
       differences.add(

@@ -100,7 +100,8 @@ public final class GbxmlReader {
             campus,
             kept.extras(),
             campusExtras,
-            prologue);
+            prologue,
+            yentra.core.geometry.Vec3.ZERO);
     return Envelope.of(
         new Envelope.Parts(
             delivered,

@@ -316,9 +316,7 @@ public final class GbxmlWriter {
     text("Azimuth", derived(envelope.site().fromTrueNorth(p.azimuth())));
     Vec3 corner = r.corner();
     Rectangle base = parent == null ? null : Rectangle.of(parent);
-    if (base != null) {
-      corner = base.local(corner);
-    }
+    corner = base != null ? base.local(corner) : corner.plus(envelope.delivered().origin());
     point(rounded(corner));
     text("Tilt", derived(p.tilt()));
     text("Height", derived(r.height() / frame.length().metres()));
@@ -341,7 +339,8 @@ public final class GbxmlWriter {
   private void loop(List<Vec3> ring) {
     line("<PolyLoop>");
     depth++;
-    ring.forEach(this::point);
+    // points go out in the delivery's own coordinates
+    ring.forEach(p -> point(p.plus(envelope.delivered().origin())));
     depth--;
     line("</PolyLoop>");
   }

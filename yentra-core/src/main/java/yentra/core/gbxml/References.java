@@ -1,7 +1,6 @@
 package yentra.core.gbxml;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,7 +14,7 @@ final class References {
 
   private record Use(String owner, String attribute, String id, int line, int column) {}
 
-  private final Map<String, Definition> defined = new HashMap<>();
+  private final Map<String, Definition> defined = new java.util.LinkedHashMap<>();
   private final Map<String, List<Definition>> again = new LinkedHashMap<>();
   private final List<Use> uses = new ArrayList<>();
   private final Set<String> taken = new HashSet<>();
@@ -94,7 +93,40 @@ final class References {
                 u.column));
       }
     }
+    unused(notes);
     return notes;
+  }
+
+  /** Definitions that only make sense when something refers to them. */
+  private static final Set<String> DEFINITIONS =
+      Set.of(
+          "Construction",
+          "Layer",
+          "Material",
+          "WindowType",
+          "Schedule",
+          "WeekSchedule",
+          "DaySchedule");
+
+  private void unused(List<ReadNote> notes) {
+    Set<String> referred = new HashSet<>();
+    uses.forEach(u -> referred.add(u.id));
+    defined.forEach(
+        (id, d) -> {
+          if (DEFINITIONS.contains(d.element()) && !referred.contains(id)) {
+            notes.add(
+                new ReadNote(
+                    ReadNote.Kind.UNUSED,
+                    "",
+                    "definition",
+                    id,
+                    1,
+                    d.element() + " " + id + " is referred to by nothing.",
+                    d.line(),
+                    d.column(),
+                    List.of(id)));
+          }
+        });
   }
 
   private static String what(String attribute) {

@@ -2,84 +2,149 @@ package yentra.core.ifc;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
-import yentra.core.geometry.SolidDifference;
+import yentra.core.geometry.SolidOverlay;
+import yentra.core.geometry.Sweep;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Transform;
 import yentra.core.geometry.Vec3;
+import yentra.core.model.Body;
 import yentra.core.step.StepFile;
 import yentra.core.step.StepInstance;
-import yentra.core.step.StepValue;
 
 /**
- * Bodies as planar faces in metres: extruded area solids, faceted boundary representations, face
- * sets, boolean results with solids and half-spaces, and mapped items. Faces of solids point
- * outwards; those of delivered shells run as delivered.
+ * Bodies of products as planar faces in metres. Faces of solids point outwards; those of delivered
+ * shells run as delivered. One reader reads one body at a time; what readers of a file share (maps,
+ * placements) may be used by several threads.
  */
 final class IfcBodies {
   private static final int DEEPEST = 60;
+  private static final int MOST_FACES = 400_000;
+  private static final int MOST_ITEMS = 20_000;
+
+  /** Set operations on more faces than this would take too long. */
+  private static final int MOST_CUT = 20_000;
+
   private final StepFile file;
   private final IfcPlacements placements;
-  private final IfcCurves curves;
-  private final IfcUnits units;
   private final Tolerance tolerance;
+  private final Shared shared;
+  private final Facetting facetting = new Facetting();
+  private final IfcCurves curves;
+  private final IfcSolids solids;
+  private final IfcShells shells;
+  private final IfcSchema schema;
+  private final IfcUnits units;
+  private int items;
+
+  /** Representations that several products map, read once. */
+  static final class Shared {
+    private final Map<Integer, Mapped> mapped = new ConcurrentHashMap<>();
+  }
+
+  private record Mapped(List<Polygon> faces, double chordError, List<String> simplified) {}
 
   IfcBodies(
       StepFile file,
+      IfcSchema schema,
       IfcPlacements placements,
-      IfcCurves curves,
       IfcUnits units,
-      Tolerance tolerance) {
+      Tolerance tolerance,
+      Shared shared) {
     this.file = file;
-    this.placements = placements;
-    this.curves = curves;
+    this.schema = schema;
     this.units = units;
+    this.placements = placements;
     this.tolerance = tolerance;
+    this.shared = shared;
+    this.curves = new IfcCurves(placements, units, facetting);
+    IfcProfiles profiles = new IfcProfiles(placements, schema, curves, facetting);
+    this.solids = new IfcSolids(placements, units, curves, profiles, facetting);
+    this.shells = new IfcShells(placements, curves);
+  }
+
+  IfcCurves curves() {
+    return curves;
+  }
+
+  IfcShells shells() {
+    return shells;
   }
 
   /**
-   * The body of a product in world coordinates: the representation called Body, or else the first
-   * that holds solids.
-   *
-   * @return the faces; empty when the product has no such representation
+   * The body of a product in model coordinates: the representation called Body, or else the first
+   * that holds solids or surfaces; the bounding box where nothing else can be read.
    */
-  List<Polygon> of(StepInstance product) throws IfcGeometryException {
-    StepInstance shape = file.get(product.ref(6));
+  Body of(StepInstance product, int placement, int representation) {
+    StepInstance shape = file.get(representation);
     if (shape == null) {
-      return List.of();
+      return Body.NONE;
     }
+    Transform world;
+    try {
+      world = placements.local(placement);
+    } catch (IfcGeometryException e) {
+      return Body.failed(e.getMessage());
+    }
+    StepInstance box = null;
     StepInstance chosen = null;
     for (int r : shape.refs(2)) {
       StepInstance rep = file.get(r);
-      if (rep != null && rep.text(1).equals("Body")) {
+      if (rep == null) {
+        continue;
+      }
+      String identifier = rep.text(1);
+      if (identifier.equals("Box")) {
+        box = rep;
+      } else if (identifier.equals("Body")) {
+        chosen = chosen != null && chosen.text(1).equals("Body") ? chosen : rep;
+      } else if (chosen == null
+          && !identifier.matches("Axis|FootPrint|Annotation|Profile|Plan|Reference|Clearance")) {
         chosen = rep;
-        break;
-      }
-      if (rep != null
-          && chosen == null
-          && !rep.text(1).matches("Axis|FootPrint|Box|Annotation|Profile|Plan")) {
-        chosen = rep;
       }
     }
-    if (chosen == null) {
-      return List.of();
-    }
-    Transform world = placements.local(product.ref(5));
-    List<Polygon> faces = new ArrayList<>();
-    for (int item : chosen.refs(3)) {
-      for (Polygon p : item(item, 0)) {
-        faces.add(mapped(p, world));
+    String problem = null;
+    if (chosen != null) {
+      try {
+        List<Polygon> faces = new ArrayList<>();
+        for (int item : chosen.refs(3)) {
+          faces.addAll(IfcSolids.place(item(item, 0), world));
+          limit(faces.size());
+        }
+        if (!faces.isEmpty() || box == null) {
+          return new Body(faces, facetting.chordError(), List.copyOf(facetting.simplified()), null);
+        }
+      } catch (IfcGeometryException e) {
+        problem = e.getMessage();
       }
     }
-    return faces;
+    return box == null
+        ? (problem == null ? Body.NONE : Body.failed(problem))
+        : boxed(box, world, problem);
   }
 
-  private static Polygon mapped(Polygon p, Transform t) {
-    Polygon m = p.transformed(t);
-    return t.mirrors() ? m.reversed() : m;
+  private Body boxed(StepInstance rep, Transform world, String problem) {
+    try {
+      List<Polygon> faces = new ArrayList<>();
+      for (int item : rep.refs(3)) {
+        faces.addAll(IfcSolids.place(item(item, 0), world));
+      }
+      String why = problem == null ? "" : " (" + problem + ")";
+      return new Body(faces, 0, List.of("its bounding box is taken" + why), null);
+    } catch (IfcGeometryException e) {
+      return Body.failed(problem == null ? e.getMessage() : problem);
+    }
+  }
+
+  private static void limit(int faces) throws IfcGeometryException {
+    if (faces > MOST_FACES) {
+      throw new IfcGeometryException("The body has more than " + MOST_FACES + " faces");
+    }
   }
 
   private List<Polygon> item(int id, int depth) throws IfcGeometryException {
@@ -87,247 +152,63 @@ final class IfcBodies {
       throw new IfcGeometryException(
           "The body #" + id + " is nested deeper than " + DEEPEST + " or contains itself");
     }
+    if (++items > MOST_ITEMS) {
+      throw new IfcGeometryException("The body has more than " + MOST_ITEMS + " parts");
+    }
     StepInstance i = placements.need(id, "A body");
     return switch (i.type()) {
-      case "IFCEXTRUDEDAREASOLID" -> extrusion(i);
-      case "IFCFACETEDBREP", "IFCFACETEDBREPWITHVOIDS", "IFCADVANCEDBREP" -> brep(i);
-      case "IFCSHELLBASEDSURFACEMODEL", "IFCFACEBASEDSURFACEMODEL" -> surfaceModel(i);
-      case "IFCPOLYGONALFACESET" -> polygonalFaceSet(i);
-      case "IFCTRIANGULATEDFACESET" -> triangulatedFaceSet(i);
+      case "IFCEXTRUDEDAREASOLID" -> solids.extrusion(i);
+      case "IFCEXTRUDEDAREASOLIDTAPERED" -> solids.tapered(i);
+      case "IFCREVOLVEDAREASOLID" -> solids.revolution(i);
+      case "IFCSWEPTDISKSOLID", "IFCSWEPTDISKSOLIDPOLYGONAL" -> solids.sweptDisk(i);
+      case "IFCBLOCK",
+          "IFCRECTANGULARPYRAMID",
+          "IFCRIGHTCIRCULARCYLINDER",
+          "IFCRIGHTCIRCULARCONE",
+          "IFCSPHERE" ->
+          solids.primitive(i);
+      case "IFCCSGSOLID" -> item(i.ref(0), depth + 1);
+      case "IFCFACETEDBREP",
+          "IFCFACETEDBREPWITHVOIDS",
+          "IFCADVANCEDBREP",
+          "IFCADVANCEDBREPWITHVOIDS" ->
+          shells.brep(i);
+      case "IFCSHELLBASEDSURFACEMODEL", "IFCFACEBASEDSURFACEMODEL" -> shells.surfaceModel(i);
+      case "IFCOPENSHELL", "IFCCLOSEDSHELL", "IFCCONNECTEDFACESET" -> shells.shell(id);
+      case "IFCPOLYGONALFACESET" -> shells.polygonalFaceSet(i);
+      case "IFCTRIANGULATEDFACESET" -> shells.triangulatedFaceSet(i);
       case "IFCBOOLEANCLIPPINGRESULT", "IFCBOOLEANRESULT" -> bool(i, depth);
       case "IFCMAPPEDITEM" -> mappedItem(i, depth);
+      case "IFCBOUNDINGBOX" -> boundingBox(i);
       default ->
           throw new IfcGeometryException(
-              "Bodies of the kind " + IfcNames.proper(i.type()) + " (#" + id + ") cannot be read");
+              "Bodies of the kind " + placements.proper(i) + " (#" + id + ") cannot be read");
     };
   }
 
-  /** IfcExtrudedAreaSolid: SweptArea, Position, ExtrudedDirection, Depth. */
-  private List<Polygon> extrusion(StepInstance i) throws IfcGeometryException {
-    Profile profile = profile(i.ref(0));
-    Transform position = placements.axes(i.ref(1));
-    double depth = placements.positive(i, 3, "depth");
-    Vec3 up = placements.direction(i.ref(2), Vec3.Z).times(depth);
-    return prism(profile, up).stream().map(p -> mapped(p, position)).toList();
+  /** IfcBoundingBox: Corner, XDim, YDim, ZDim. */
+  private List<Polygon> boundingBox(StepInstance i) throws IfcGeometryException {
+    Vec3 c = placements.point(i.ref(0));
+    Vec3 x = Vec3.X.times(placements.positive(i, 1, "size"));
+    Vec3 y = Vec3.Y.times(placements.positive(i, 2, "size"));
+    return Sweep.prism(
+        Polygon.of(c, c.plus(x), c.plus(x).plus(y), c.plus(y)),
+        Vec3.Z.times(placements.positive(i, 3, "size")));
   }
 
-  /** Outer and inner rings of a profile in its own plane, z = 0. */
-  private record Profile(List<Vec3> outer, List<List<Vec3>> inner) {}
-
-  /** Faces of the profile swept along {@code up}, pointing outwards. */
-  private static List<Polygon> prism(Profile profile, Vec3 up) {
-    Polygon base = new Polygon(profile.outer, profile.inner);
-    boolean rising = base.areaVector().dot(up) > 0;
-    Polygon bottom = rising ? base.reversed() : base;
-    Polygon top = (rising ? base : base.reversed()).transformed(Transform.translation(up));
-    List<Polygon> faces = new ArrayList<>(List.of(bottom, top));
-    Vec3 outward = Polygon.areaVector(profile.outer);
-    for (List<Vec3> ring : base.rings()) {
-      boolean hole = ring != base.outer();
-      boolean sameTurn = Polygon.areaVector(ring).dot(outward) > 0;
-      boolean flip = rising == (hole ? sameTurn : !sameTurn);
-      for (int k = 0; k < ring.size(); k++) {
-        Vec3 a = ring.get(k);
-        Vec3 b = ring.get((k + 1) % ring.size());
-        Polygon side = Polygon.of(a, b, b.plus(up), a.plus(up));
-        faces.add(flip ? side.reversed() : side);
-      }
-    }
-    return faces;
-  }
-
-  private Profile profile(int id) throws IfcGeometryException {
-    StepInstance p = placements.need(id, "An extrusion");
-    switch (p.type()) {
-      case "IFCARBITRARYCLOSEDPROFILEDEF":
-        return new Profile(curves.closed(p.ref(2)), List.of());
-      case "IFCARBITRARYPROFILEDEFWITHVOIDS":
-        {
-          List<List<Vec3>> inner = new ArrayList<>();
-          for (int c : p.refs(3)) {
-            inner.add(curves.closed(c));
-          }
-          return new Profile(curves.closed(p.ref(2)), inner);
-        }
-      case "IFCRECTANGLEPROFILEDEF":
-        {
-          Transform t = placements.axes(p.ref(2));
-          double x = placements.positive(p, 3, "width") / 2;
-          double y = placements.positive(p, 4, "height") / 2;
-          return new Profile(
-              List.of(
-                  t.apply(new Vec3(-x, -y, 0)),
-                  t.apply(new Vec3(x, -y, 0)),
-                  t.apply(new Vec3(x, y, 0)),
-                  t.apply(new Vec3(-x, y, 0))),
-              List.of());
-        }
-      case "IFCCIRCLEPROFILEDEF":
-        {
-          Transform t = placements.axes(p.ref(2));
-          double r = placements.positive(p, 3, "radius");
-          int n = IfcCurves.pieces(r, 2 * Math.PI);
-          List<Vec3> ring = new ArrayList<>();
-          for (int k = 0; k < n; k++) {
-            double a = 2 * Math.PI * k / n;
-            ring.add(t.apply(new Vec3(r * Math.cos(a), r * Math.sin(a), 0)));
-          }
-          return new Profile(ring, List.of());
-        }
-      default:
-        throw new IfcGeometryException(
-            "Profiles of the kind " + IfcNames.proper(p.type()) + " (#" + id + ") cannot be read");
-    }
-  }
-
-  private List<Polygon> brep(StepInstance i) throws IfcGeometryException {
-    List<Polygon> out = new ArrayList<>(shell(i.ref(0)));
-    for (int v : i.refs(1)) {
-      out.addAll(shell(v));
-    }
-    return out;
-  }
-
-  private List<Polygon> surfaceModel(StepInstance i) throws IfcGeometryException {
-    List<Polygon> out = new ArrayList<>();
-    for (int s : i.refs(0)) {
-      out.addAll(shell(s));
-    }
-    return out;
-  }
-
-  private List<Polygon> shell(int id) throws IfcGeometryException {
-    StepInstance shell = placements.need(id, "A shell");
-    List<Polygon> out = new ArrayList<>();
-    for (int f : shell.refs(0)) {
-      out.add(face(f));
-    }
-    return out;
-  }
-
-  /**
-   * IfcFace, IfcFaceSurface or IfcAdvancedFace with straight edges: the outer bound and inner
-   * bounds as holes.
-   */
-  Polygon face(int id) throws IfcGeometryException {
-    StepInstance f = placements.need(id, "A face");
-    List<Vec3> outer = null;
-    List<List<Vec3>> holes = new ArrayList<>();
-    for (int b : f.refs(0)) {
-      StepInstance bound = placements.need(b, "A face");
-      List<Vec3> ring = loop(bound.ref(0));
-      if (bound.enumeration(1).equals("F")) {
-        ring = Polygon.of(ring).reversed().outer();
-      }
-      if (outer == null && (bound.is("IFCFACEOUTERBOUND") || f.refs(0).size() == 1)) {
-        outer = ring;
-      } else {
-        holes.add(ring);
-      }
-    }
-    if (outer == null) {
-      if (holes.isEmpty()) {
-        throw new IfcGeometryException("The face #" + id + " has no bounds");
-      }
-      outer =
-          holes.stream()
-              .max(java.util.Comparator.comparingDouble(r -> Polygon.of(r).area()))
-              .orElseThrow();
-      holes.remove(outer);
-    }
-    return new Polygon(outer, holes);
-  }
-
-  private List<Vec3> loop(int id) throws IfcGeometryException {
-    StepInstance l = placements.need(id, "A face bound");
-    List<Vec3> out = new ArrayList<>();
-    if (l.is("IFCPOLYLOOP")) {
-      for (int p : l.refs(0)) {
-        out.add(placements.point(p));
-      }
-    } else if (l.is("IFCEDGELOOP")) {
-      for (int e : l.refs(0)) {
-        StepInstance oriented = placements.need(e, "An edge loop");
-        StepInstance edge = placements.need(oriented.ref(2), "An oriented edge");
-        boolean forward = !oriented.enumeration(3).equals("F");
-        StepInstance vertex = placements.need(edge.ref(forward ? 0 : 1), "An edge");
-        out.add(placements.point(vertex.ref(0)));
-      }
-    } else {
-      throw new IfcGeometryException(
-          "Loops of the kind " + IfcNames.proper(l.type()) + " (#" + id + ") cannot be read");
-    }
-    int last = out.size() - 1;
-    if (last > 2 && out.get(0).equals(out.get(last))) {
-      out.remove(last);
-    }
-    return out;
-  }
-
-  private List<Vec3> pointList(int id) throws IfcGeometryException {
-    StepInstance l = placements.need(id, "A face set");
-    List<Vec3> out = new ArrayList<>();
-    for (StepValue v : l.list(0)) {
-      if (!(v instanceof StepValue.ListOf p)) {
-        throw new IfcGeometryException(
-            "The point list #" + id + " holds something that is no point");
-      }
-      out.add(placements.scaled(placements.coordinates(p.items(), "#" + id), "#" + id));
-    }
-    return out;
-  }
-
-  private static List<Vec3> indexed(List<StepValue> indices, List<Vec3> points, int id)
-      throws IfcGeometryException {
-    List<Vec3> out = new ArrayList<>();
-    for (StepValue v : indices) {
-      int k = StepInstance.number(v).orElse(0.0).intValue();
-      if (k < 1 || k > points.size()) {
-        throw new IfcGeometryException(
-            "The face set #" + id + " refers to point " + k + " of " + points.size());
-      }
-      out.add(points.get(k - 1));
-    }
-    return out;
-  }
-
-  /** IfcPolygonalFaceSet: Coordinates, Closed, Faces, PnIndex. */
-  private List<Polygon> polygonalFaceSet(StepInstance i) throws IfcGeometryException {
-    List<Vec3> points = pointList(i.ref(0));
-    List<Polygon> out = new ArrayList<>();
-    for (int f : i.refs(2)) {
-      StepInstance face = placements.need(f, "A face set");
-      List<List<Vec3>> holes = new ArrayList<>();
-      for (StepValue v : face.list(1)) {
-        if (v instanceof StepValue.ListOf l) {
-          holes.add(indexed(l.items(), points, i.id()));
-        }
-      }
-      out.add(new Polygon(indexed(face.list(0), points, i.id()), holes));
-    }
-    return out;
-  }
-
-  /** IfcTriangulatedFaceSet: Coordinates, Normals, Closed, CoordIndex, PnIndex. */
-  private List<Polygon> triangulatedFaceSet(StepInstance i) throws IfcGeometryException {
-    List<Vec3> points = pointList(i.ref(0));
-    List<Polygon> out = new ArrayList<>();
-    for (StepValue v : i.list(3)) {
-      if (v instanceof StepValue.ListOf l) {
-        out.add(Polygon.of(indexed(l.items(), points, i.id())));
-      }
-    }
-    return out;
-  }
-
-  /** IfcBooleanResult: Operator, FirstOperand, SecondOperand; differences are read. */
+  /** IfcBooleanResult: Operator, FirstOperand, SecondOperand. */
   private List<Polygon> bool(StepInstance i, int depth) throws IfcGeometryException {
     String operator = i.enumeration(0);
     List<Polygon> first = outward(item(i.ref(1), depth + 1));
     List<Polygon> second = outward(operand(i.ref(2), Shell.of(first).box(), depth));
+    if (first.size() + second.size() > MOST_CUT) {
+      throw new IfcGeometryException(
+          "The boolean result #" + i.id() + " has more than " + MOST_CUT + " faces");
+    }
     return switch (operator) {
-      case "DIFFERENCE" -> SolidDifference.difference(first, second, tolerance);
-      case "INTERSECTION" -> SolidDifference.intersection(first, second, tolerance);
+      case "DIFFERENCE" -> SolidOverlay.difference(first, second, tolerance);
+      case "INTERSECTION" -> SolidOverlay.intersection(first, second, tolerance);
+      case "UNION" -> SolidOverlay.union(first, second, tolerance);
       default ->
           throw new IfcGeometryException(
               "Boolean results with " + operator + " (#" + i.id() + ") cannot be read");
@@ -349,7 +230,7 @@ final class IfcBodies {
     StepInstance plane = placements.need(h.ref(0), "A half-space");
     if (!plane.is("IFCPLANE")) {
       throw new IfcGeometryException(
-          "Half-spaces on " + IfcNames.proper(plane.type()) + " (#" + id + ") cannot be read");
+          "Half-spaces on " + placements.proper(plane) + " (#" + id + ") cannot be read");
     }
     Transform axes = placements.axes(plane.ref(0));
     Vec3 toMaterial = h.enumeration(1).equals("F") ? axes.z() : axes.z().negated();
@@ -363,10 +244,8 @@ final class IfcBodies {
     double far = reach + position.origin().distance(around.centre());
     List<Vec3> low = boundary.stream().map(p -> new Vec3(p.x(), p.y(), -far)).toList();
     List<Polygon> prism =
-        prism(new Profile(low, List.of()), new Vec3(0, 0, 2 * far)).stream()
-            .map(p -> mapped(p, position))
-            .toList();
-    return SolidDifference.intersection(prism, half, tolerance);
+        IfcSolids.place(Sweep.prism(Polygon.of(low), new Vec3(0, 0, 2 * far)), position);
+    return SolidOverlay.intersection(prism, half, tolerance);
   }
 
   private static List<Polygon> slab(Plane plane, Transform axes, double reach) {
@@ -375,20 +254,33 @@ final class IfcBodies {
     Vec3 o = plane.point();
     List<Vec3> base =
         List.of(o.minus(u).minus(v), o.plus(u).minus(v), o.plus(u).plus(v), o.minus(u).plus(v));
-    return prism(new Profile(base, List.of()), plane.normal().times(reach));
+    return Sweep.prism(Polygon.of(base), plane.normal().times(reach));
   }
 
   /** IfcMappedItem: MappingSource (MappingOrigin, MappedRepresentation), MappingTarget. */
   private List<Polygon> mappedItem(StepInstance i, int depth) throws IfcGeometryException {
     StepInstance map = placements.need(i.ref(0), "A mapped item");
-    StepInstance rep = placements.need(map.ref(1), "A representation map");
     Transform t = placements.operator(i.ref(1)).after(placements.axes(map.ref(0)));
+    Mapped m = shared.mapped.get(map.ref(1));
+    if (m == null) {
+      m = read(map.ref(1), depth);
+      shared.mapped.put(map.ref(1), m);
+    }
+    facetting.note(
+        m.chordError * Math.max(t.x().length(), Math.max(t.y().length(), t.z().length())));
+    m.simplified.forEach(facetting::simplified);
+    return IfcSolids.place(m.faces, t);
+  }
+
+  private Mapped read(int representation, int depth) throws IfcGeometryException {
+    StepInstance rep = placements.need(representation, "A representation map");
+    IfcBodies own = new IfcBodies(file, schema, placements, units, tolerance, shared);
     List<Polygon> out = new ArrayList<>();
     for (int item : rep.refs(3)) {
-      for (Polygon p : item(item, depth + 1)) {
-        out.add(mapped(p, t));
-      }
+      out.addAll(own.item(item, depth + 1));
+      limit(out.size());
     }
-    return out;
+    return new Mapped(
+        List.copyOf(out), own.facetting.chordError(), List.copyOf(own.facetting.simplified()));
   }
 }

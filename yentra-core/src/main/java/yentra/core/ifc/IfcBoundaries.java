@@ -23,30 +23,22 @@ import yentra.core.step.StepInstance;
  * trusted: each face is turned to point out of the space's body.
  */
 final class IfcBoundaries {
+  private final IfcModel model;
   private final StepFile file;
   private final IfcPlacements placements;
   private final IfcCurves curves;
-  private final IfcBodies bodies;
-  private final IfcUnits units;
-  private final IfcSources sources;
+  private final IfcShells shells;
   private final Tolerance tolerance;
   private final List<String> problems = new ArrayList<>();
   private int firstLevel;
 
-  IfcBoundaries(
-      StepFile file,
-      IfcPlacements placements,
-      IfcCurves curves,
-      IfcBodies bodies,
-      IfcUnits units,
-      IfcSources sources,
-      Tolerance tolerance) {
-    this.file = file;
-    this.placements = placements;
-    this.curves = curves;
-    this.bodies = bodies;
-    this.units = units;
-    this.sources = sources;
+  IfcBoundaries(IfcModel model, Tolerance tolerance) {
+    this.model = model;
+    this.file = model.file();
+    this.placements = model.placements();
+    IfcBodies bodies = model.bodyReader();
+    this.curves = bodies.curves();
+    this.shells = bodies.shells();
     this.tolerance = tolerance;
   }
 
@@ -98,19 +90,19 @@ final class IfcBoundaries {
     Transform world = placements.local(room.instance.ref(5));
     List<Polygon> faces = surface(connection.ref(0));
     StepInstance element = file.get(b.ref(5));
-    StepInstance filled = element == null ? null : sources.filling(element);
+    StepInstance filled = element == null ? null : filling(element);
     Role role = role(element, filled);
     boolean virtual =
         role == Role.SURFACE
             && (b.enumeration(7).equals("VIRTUAL")
                 || element != null && element.is("IFCVIRTUALELEMENT"));
     SourceRef elementRef =
-        filled != null ? sources.of(filled) : element == null ? null : sources.of(element);
+        filled != null ? model.source(filled) : element == null ? null : model.source(element);
     StepInstance corresponding = file.get(b.ref(10));
     for (int i = 0; i < faces.size(); i++) {
       Polygon face = outward(faces.get(i).transformed(world), room);
       String prefix = role == Role.SURFACE ? "su_" : "op_";
-      String key = prefix + IfcSources.xmlId(b.text(0)) + (i == 0 ? "" : "-" + (i + 1));
+      String key = prefix + IfcNames.xmlId(b.text(0)) + (i == 0 ? "" : "-" + (i + 1));
       out.add(
           new DeliveredBoundary(
               key,
@@ -118,17 +110,30 @@ final class IfcBoundaries {
               face,
               elementRef,
               elementRef == null ? "" : elementRef.id(),
-              sources.host(element, filled),
+              host(element, filled),
               role,
               virtual,
               side(b.enumeration(8)),
               corresponding == null
                   ? ""
-                  : prefix
-                      + IfcSources.xmlId(corresponding.text(0))
-                      + (i == 0 ? "" : "-" + (i + 1)),
-              sources.of(b)));
+                  : prefix + IfcNames.xmlId(corresponding.text(0)) + (i == 0 ? "" : "-" + (i + 1)),
+              model.source(b)));
     }
+  }
+
+  /** The window or door that fills an opening element, or null. */
+  private StepInstance filling(StepInstance opening) {
+    return file.get(model.relations().filling.get(opening.id()));
+  }
+
+  /**
+   * GlobalId of the element that an opening, or what fills it, was cut into; empty when the file
+   * does not say.
+   */
+  private String host(StepInstance element, StepInstance filling) {
+    StepInstance e = filling != null ? filling : element;
+    StepInstance host = e == null ? null : file.get(model.relations().hostOf(e.id()));
+    return host == null ? "" : host.text(0);
   }
 
   private Polygon outward(Polygon face, Room room) {
@@ -162,12 +167,12 @@ final class IfcBoundaries {
     StepInstance s = placements.need(id, "A connection geometry");
     return switch (s.type()) {
       case "IFCCURVEBOUNDEDPLANE" -> List.of(curveBounded(s));
-      case "IFCFACESURFACE", "IFCFACE", "IFCADVANCEDFACE" -> List.of(bodies.face(id));
+      case "IFCFACESURFACE", "IFCFACE", "IFCADVANCEDFACE" -> List.of(shells.face(id));
       case "IFCFACEBASEDSURFACEMODEL" -> faceBased(s);
       case "IFCSURFACEOFLINEAREXTRUSION" -> extruded(s);
       default ->
           throw new IfcGeometryException(
-              "connection geometry of the kind " + IfcNames.proper(s.type()) + " cannot be read");
+              "connection geometry of the kind " + placements.proper(s) + " cannot be read");
     };
   }
 
@@ -189,7 +194,7 @@ final class IfcBoundaries {
     List<Polygon> out = new ArrayList<>();
     for (int set : s.refs(0)) {
       for (int f : placements.need(set, "A surface model").refs(0)) {
-        out.add(bodies.face(f));
+        out.add(shells.face(f));
       }
     }
     return out;

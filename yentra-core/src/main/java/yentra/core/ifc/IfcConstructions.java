@@ -13,6 +13,9 @@ import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.SourceRef;
+import yentra.core.model.Element;
+import yentra.core.model.Property;
+import yentra.core.model.PropertyValue;
 import yentra.core.step.StepFile;
 import yentra.core.step.StepInstance;
 
@@ -24,13 +27,9 @@ import yentra.core.step.StepInstance;
  * <p>Layers keep the order in which the file lists them.
  */
 final class IfcConstructions implements BoundaryMatching.Constructions {
+  private final IfcModel model;
   private final StepFile file;
   private final IfcUnits units;
-  private final IfcSources sources;
-  private final Map<String, Integer> elements = new HashMap<>();
-  private final Map<Integer, Integer> materialOf = new HashMap<>();
-  private final Map<Integer, Integer> typeOf = new HashMap<>();
-  private final Map<Integer, Double> uValueOf = new HashMap<>();
   private final Map<Integer, double[]> thermal = new HashMap<>();
   private final Map<Integer, String> constructionOf = new HashMap<>();
   private final Map<String, Construction> constructions = new LinkedHashMap<>();
@@ -38,19 +37,10 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
   private final Map<String, Material> materials = new LinkedHashMap<>();
   private final Map<String, Glazing> glazings = new LinkedHashMap<>();
 
-  IfcConstructions(StepFile file, IfcUnits units, IfcSources sources) {
-    this.file = file;
-    this.units = units;
-    this.sources = sources;
-    file.each(
-        "IFCRELASSOCIATESMATERIAL",
-        r -> r.refs(4).forEach(o -> materialOf.putIfAbsent(o, r.ref(5))));
-    file.each("IFCRELDEFINESBYTYPE", r -> r.refs(4).forEach(o -> typeOf.putIfAbsent(o, r.ref(5))));
-    file.each(
-        "IFCRELDEFINESBYPROPERTIES",
-        r ->
-            transmittance(r.ref(5))
-                .ifPresent(u -> r.refs(4).forEach(o -> uValueOf.putIfAbsent(o, u))));
+  IfcConstructions(IfcModel model) {
+    this.model = model;
+    this.file = model.file();
+    this.units = model.units();
     file.each(
         "IFCTHERMALMATERIALPROPERTIES",
         p -> thermal(p.ref(0), p.number(4).orElse(null), null, p.number(1).orElse(null)));
@@ -74,22 +64,6 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
 
   List<Glazing> glazings() {
     return new ArrayList<>(glazings.values());
-  }
-
-  private java.util.Optional<Double> transmittance(int set) {
-    StepInstance s = file.get(set);
-    if (s == null || !s.is("IFCPROPERTYSET")) {
-      return java.util.Optional.empty();
-    }
-    for (int p : s.refs(4)) {
-      StepInstance property = file.get(p);
-      if (property != null
-          && property.is("IFCPROPERTYSINGLEVALUE")
-          && property.text(0).equals("ThermalTransmittance")) {
-        return property.number(2);
-      }
-    }
-    return java.util.Optional.empty();
   }
 
   /** IFC4: Name, Description, Properties, Material. */
@@ -120,53 +94,38 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     }
   }
 
-  private StepInstance element(DeliveredBoundary b) {
-    if (b.element() == null) {
-      return null;
-    }
-    if (elements.isEmpty()) {
-      for (Map.Entry<String, long[]> e : file.sizes().entrySet()) {
-        for (int id : isElement(e.getKey()) ? file.ofType(e.getKey()) : new int[0]) {
-          StepInstance i = file.get(id);
-          if (i != null) {
-            elements.putIfAbsent(i.text(0), id);
-          }
-        }
-      }
-    }
-    Integer id = elements.get(b.elementKey());
-    return id == null ? null : file.get(id);
-  }
-
-  private static boolean isElement(String type) {
-    return !type.startsWith("IFCREL")
-        && !type.endsWith("TYPE")
-        && !type.endsWith("STYLE")
-        && type.matches(
-            "IFC(WALL|CURTAINWALL|SLAB|ROOF|COVERING|COLUMN|BEAM|PLATE|MEMBER|STAIR|RAMP|DOOR|WINDOW|OPENING|VIRTUAL|BUILDINGELEMENT|FOOTING|PILE|RAILING).*");
+  private Element element(DeliveredBoundary b) {
+    return b.element() == null ? null : model.element(b.elementKey()).orElse(null);
   }
 
   @Override
   public String construction(DeliveredBoundary b) {
-    StepInstance e = element(b);
+    Element e = element(b);
     if (e == null) {
       return null;
     }
-    Integer material =
-        materialOf.getOrDefault(e.id(), materialOf.get(typeOf.getOrDefault(e.id(), 0)));
-    if (material == null) {
-      return null;
+    int material = model.relations().material.get(e.number());
+    if (material == 0) {
+      material = model.relations().material.get(model.relations().type.get(e.number()));
     }
-    return constructionOf.computeIfAbsent(material, m -> make(file.get(m), stated(e)));
+    return material == 0
+        ? null
+        : constructionOf.computeIfAbsent(material, m -> make(file.get(m), stated(e)));
   }
 
-  private Double stated(StepInstance e) {
-    return uValueOf.getOrDefault(e.id(), uValueOf.get(typeOf.getOrDefault(e.id(), 0)));
+  /** ThermalTransmittance of the element or its type, in W/(m²K). */
+  private Double stated(Element e) {
+    return model
+        .property(e, "", "ThermalTransmittance")
+        .map(Property::value)
+        .filter(PropertyValue.Number.class::isInstance)
+        .map(v -> ((PropertyValue.Number) v).value())
+        .orElse(null);
   }
 
   @Override
   public String glazing(DeliveredBoundary b) {
-    StepInstance e = b.role() == DeliveredBoundary.Role.WINDOW ? element(b) : null;
+    Element e = b.role() == DeliveredBoundary.Role.WINDOW ? element(b) : null;
     Double u = e == null ? null : stated(e);
     if (u == null) {
       return null;
@@ -179,7 +138,7 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
                 k,
                 "Window U " + String.format(java.util.Locale.ROOT, "%.3f", u),
                 u,
-                sources.of(e),
+                e.source(),
                 Extras.NONE));
     return key;
   }
@@ -233,7 +192,7 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
         k -> names.append(names.length() == 0 ? "" : " + ").append(materials.get(k).name()));
     String label = name.isBlank() ? names.toString() : name;
     Construction made =
-        new Construction("", label, List.of(), uValue, sources.of(set), Extras.NONE);
+        new Construction("", label, List.of(), uValue, model.source(set), Extras.NONE);
     for (Construction c : constructions.values()) {
       boolean same =
           c.name().equals(label)
@@ -264,7 +223,7 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
             known(t, 2),
             null,
             SourceRef.at(
-                IfcNames.proper(source.type()),
+                model.schema().proper(source.type()),
                 "#" + source.id(),
                 file.place(source.id())[0],
                 file.place(source.id())[1]),

@@ -22,19 +22,20 @@ public final class IfcInventory {
   public static void of(byte[] bytes, Map<String, String> facts, Receiver receiver)
       throws UnreadableException {
     StepFile file = StepFile.of(bytes);
-    facts.put("schema", IfcReader.schema(file));
+    facts.put("schema", IfcModel.schema(file));
     for (StepInstance h : file.header()) {
       if (h.is("FILE_NAME")) {
         facts.put("written", h.text(1));
       }
     }
-    IfcUnits units = IfcUnits.of(file);
+    IfcSchema schema = IfcSchema.of(IfcModel.schema(file));
+    IfcUnits units = IfcUnits.of(file, schema);
     facts.put(
         "length unit",
         units.assumed().stream().anyMatch(a -> a.startsWith("length"))
             ? "not declared"
             : units.length() + " m");
     facts.put("instances", String.valueOf(file.size()));
-    file.sizes().forEach((type, size) -> receiver.count(IfcNames.proper(type), size[0], size[1]));
+    file.sizes().forEach((type, size) -> receiver.count(schema.proper(type), size[0], size[1]));
   }
 }

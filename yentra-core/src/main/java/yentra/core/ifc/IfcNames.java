@@ -1,36 +1,39 @@
 package yentra.core.ifc;
 
-import java.util.HashMap;
-import java.util.Map;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import yentra.core.model.Body;
 
-/** Entity names in their proper capitals (the files write them in upper case). */
+/** Names and words made from what an IFC file holds. */
 final class IfcNames {
-  private static final Map<String, String> PROPER = new HashMap<>();
-
-  static {
-    for (String n :
-        ("IfcWall IfcWallStandardCase IfcWallElementedCase IfcCurtainWall IfcSlab IfcSlabStandardCase IfcRoof IfcCovering IfcColumn"
-                + " IfcBeam IfcPlate IfcMember IfcStair IfcStairFlight IfcRamp IfcRailing IfcDoor IfcDoorStandardCase IfcWindow"
-                + " IfcWindowStandardCase IfcOpeningElement IfcOpeningStandardCase IfcVirtualElement IfcBuildingElementProxy"
-                + " IfcBuildingElementPart IfcFooting IfcPile IfcSpace IfcSite IfcBuilding IfcBuildingStorey IfcProject IfcZone"
-                + " IfcRelSpaceBoundary IfcRelSpaceBoundary1stLevel IfcRelSpaceBoundary2ndLevel IfcFurnishingElement"
-                + " IfcExtrudedAreaSolid IfcFacetedBrep IfcAdvancedBrep IfcBooleanResult IfcBooleanClippingResult IfcMappedItem"
-                + " IfcHalfSpaceSolid IfcPolygonalBoundedHalfSpace IfcBoundingBox IfcRevolvedAreaSolid IfcSweptDiskSolid"
-                + " IfcTriangulatedFaceSet IfcPolygonalFaceSet IfcShellBasedSurfaceModel IfcFaceBasedSurfaceModel IfcTrimmedCurve"
-                + " IfcBSplineCurve IfcEllipse IfcLine IfcCircle IfcGridPlacement IfcLinearPlacement IfcGeometricSet"
-                + " IfcMaterialLayerSet IfcMaterialLayerSetUsage IfcRelSpaceBoundary")
-            .split(" ")) {
-      PROPER.put(n.toUpperCase(java.util.Locale.ROOT), n);
-    }
-  }
-
   private IfcNames() {}
 
-  static String proper(String upper) {
-    String known = PROPER.get(upper);
-    if (known != null || !upper.startsWith("IFC") || upper.length() < 4) {
-      return known == null ? upper : known;
+  /** How a body was simplified, with the chord error in millimetres. */
+  static String simplified(Body body) {
+    List<String> parts = new ArrayList<>();
+    if (body.chordError() > 0) {
+      parts.add(
+          String.format(
+              Locale.ROOT,
+              "curved faces became flat ones, at most %.1f mm from the curve",
+              body.chordError() * 1000));
     }
-    return "Ifc" + upper.charAt(3) + upper.substring(4).toLowerCase(java.util.Locale.ROOT);
+    parts.addAll(body.approximations());
+    return String.join("; ", parts);
+  }
+
+  /** A GlobalId made fit for an XML id: {@code $} is no name character. */
+  static String xmlId(String globalId) {
+    StringBuilder b = new StringBuilder();
+    for (char c : globalId.toCharArray()) {
+      b.append(
+          c == '$'
+              ? '.'
+              : c < 128 && (Character.isLetterOrDigit(c) || c == '_' || c == '-' || c == '.')
+                  ? c
+                  : '_');
+    }
+    return b.toString();
   }
 }

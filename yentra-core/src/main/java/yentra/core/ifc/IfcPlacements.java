@@ -1,9 +1,9 @@
 package yentra.core.ifc;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import yentra.core.geometry.Transform;
 import yentra.core.geometry.Vec3;
 import yentra.core.step.StepFile;
@@ -14,12 +14,27 @@ import yentra.core.step.StepValue;
 final class IfcPlacements {
   private static final int DEEPEST = 200;
   private final StepFile file;
+  private final IfcSchema schema;
   private final double length;
-  private final Map<Integer, Transform> known = new HashMap<>();
+  private final Vec3 localOrigin;
+  private final Map<Integer, Transform> known = new ConcurrentHashMap<>();
 
-  IfcPlacements(StepFile file, IfcUnits units) {
+  /**
+   * Placements of a file.
+   *
+   * @param localOrigin the point, in the file's world coordinates in metres, that becomes the
+   *     origin of the model
+   */
+  IfcPlacements(StepFile file, IfcSchema schema, IfcUnits units, Vec3 localOrigin) {
     this.file = file;
+    this.schema = schema;
     this.length = units.length();
+    this.localOrigin = localOrigin;
+  }
+
+  /** The entity's name in its proper capitals. */
+  String proper(StepInstance i) {
+    return schema.proper(i.type());
   }
 
   /** An instance that must be there. */
@@ -34,6 +49,11 @@ final class IfcPlacements {
 
   /** An IfcCartesianPoint of two or three coordinates, scaled to metres. */
   Vec3 point(int id) throws IfcGeometryException {
+    double[] c = new double[3];
+    int n = file.numbers(id, 0, c);
+    if (n == 2 || n == 3) {
+      return reached(new Vec3(c[0] * length, c[1] * length, c[2] * length), id);
+    }
     StepInstance p = need(id, "A point");
     return scaled(coordinates(p.list(0), "#" + id), "#" + id);
   }
@@ -43,6 +63,13 @@ final class IfcPlacements {
     Vec3 q = p.times(length);
     if (!q.withinReach()) {
       throw new IfcGeometryException(what + " lies farther from the origin than any building");
+    }
+    return q;
+  }
+
+  private Vec3 reached(Vec3 q, int id) throws IfcGeometryException {
+    if (!q.withinReach()) {
+      throw new IfcGeometryException("#" + id + " lies farther from the origin than any building");
     }
     return q;
   }
@@ -107,13 +134,13 @@ final class IfcPlacements {
   }
 
   /**
-   * The world placement of an IfcLocalPlacement: the chain of those it is relative to, walked
-   * without recursion.
+   * The placement of a product in model coordinates: the chain of those it is relative to, walked
+   * without recursion, less the local origin.
    */
   Transform local(int id) throws IfcGeometryException {
     List<Integer> chain = new ArrayList<>();
     int at = id;
-    Transform base = Transform.IDENTITY;
+    Transform base = Transform.translation(localOrigin.negated());
     while (at != 0) {
       Transform t = known.get(at);
       if (t != null) {
@@ -129,32 +156,49 @@ final class IfcPlacements {
       }
       chain.add(at);
       StepInstance p = need(at, "A placement");
-      at = p.is("IFCLOCALPLACEMENT") ? p.ref(0) : 0;
+      // a grid placement stands in the placement of its grid
+      at = p.is("IFCGRIDPLACEMENT") ? 0 : p.ref(schema.index(p.type(), "PlacementRelTo"));
     }
     for (int i = chain.size() - 1; i >= 0; i--) {
       StepInstance p = need(chain.get(i), "A placement");
-      if (!p.is("IFCLOCALPLACEMENT")) {
+      base =
+          p.is("IFCGRIDPLACEMENT")
+              ? new IfcGridPlacements(file, schema, this).of(p)
+              : base.after(relative(p));
+      if (!base.origin().withinReach()) {
         throw new IfcGeometryException(
-            "Placements of the kind "
-                + IfcNames.proper(p.type())
-                + " (#"
-                + p.id()
-                + ") cannot be read");
+            "The placement #" + id + " lies farther from the origin than any building");
       }
-      base = base.after(axes(p.ref(1)));
       known.put(chain.get(i), base);
     }
     return base;
   }
 
+  private Transform relative(StepInstance p) throws IfcGeometryException {
+    return switch (p.type()) {
+      case "IFCLOCALPLACEMENT" -> axes(p.ref(1));
+      // the position computed for readers that do not follow alignments
+      case "IFCLINEARPLACEMENT" -> axes(p.ref(schema.index(p.type(), "CartesianPosition")));
+      default ->
+          throw new IfcGeometryException(
+              "Placements of the kind " + proper(p) + " (#" + p.id() + ") cannot be read");
+    };
+  }
+
   /**
-   * IfcCartesianTransformationOperator3D (uniform or not): Axis1, Axis2, LocalOrigin, Scale, Axis3,
-   * Scale2, Scale3.
+   * IfcCartesianTransformationOperator2D or 3D (uniform or not): Axis1, Axis2, LocalOrigin, Scale,
+   * Axis3, Scale2, Scale3.
    */
   Transform operator(int id) throws IfcGeometryException {
     StepInstance o = need(id, "A mapping");
+    boolean flat = o.type().startsWith("IFCCARTESIANTRANSFORMATIONOPERATOR2D");
     Vec3 x = direction(o.ref(0), Vec3.X);
-    Vec3 y = direction(o.ref(1), Vec3.Y);
+    Vec3 y = direction(o.ref(1), new Vec3(-x.y(), x.x(), 0));
+    if (flat) {
+      double s = o.number(3).orElse(1.0);
+      double s2 = o.number(4).orElse(s);
+      return new Transform(x.times(s), y.times(s2), Vec3.Z, point(o.ref(2)));
+    }
     Vec3 z = o.ref(4) == 0 ? x.cross(y).unit() : direction(o.ref(4), Vec3.Z);
     double sx = o.number(3).orElse(1.0);
     double sy = o.number(5).orElse(sx);

@@ -17,7 +17,6 @@ import yentra.core.envelope.Extras;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Side;
-import yentra.core.envelope.Site;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
@@ -27,87 +26,66 @@ import yentra.core.envelope.Zone;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
 import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Vec3;
+import yentra.core.model.Body;
+import yentra.core.model.Element;
+import yentra.core.model.PropertySet;
+import yentra.core.model.PropertyValue;
 import yentra.core.step.StepFile;
 import yentra.core.step.StepInstance;
 
 /**
- * Reads an IFC file (IFC2X3 or IFC4, Part 21) into an {@link Envelope}: site, storeys, spaces with
- * their bodies, zones, materials, and second-level space boundaries as delivered. A space without
- * such boundaries gets its body's faces as surfaces that are not resolved. What could not be read
- * or was assumed is in the envelope's notes.
+ * Makes an {@link Envelope} of an IFC model: site, storeys, spaces with their bodies, zones,
+ * materials, and second-level space boundaries as delivered. A space without such boundaries gets
+ * its body's faces as surfaces that are not resolved. What could not be read or was assumed is in
+ * the envelope's notes.
  *
- * <p>Source: ISO 16739 and its predecessors IFC2X3 TC1, IFC4 ADD2 TC1 (attribute order); ISO
- * 10303-21.
+ * <p>Source: ISO 16739 and its predecessor IFC2X3 TC1 (attribute order); ISO 10303-21.
  */
 public final class IfcReader {
+  private final IfcModel model;
   private final StepFile file;
   private final IfcUnits units;
-  private final IfcPlacements placements;
-  private final IfcCurves curves;
-  private final IfcBodies bodies;
-  private final IfcSources sources;
+  private final IfcRelations relations;
   private final IfcConstructions constructions;
   private final Tolerance tolerance;
-  private final ReadLimits limits;
   private final List<ReadNote> notes = new ArrayList<>();
-  private final Map<Integer, Integer> parentOf = new HashMap<>();
   private final Map<Integer, String> storeyKeys = new LinkedHashMap<>();
   private final Map<Integer, String> zoneOf = new HashMap<>();
-  private final Map<Integer, double[]> quantities = new HashMap<>();
 
-  private IfcReader(StepFile file, ReadLimits limits, Tolerance tolerance) {
-    this.file = file;
-    this.limits = limits;
+  private IfcReader(IfcModel model, Tolerance tolerance) {
+    this.model = model;
+    this.file = model.file();
+    this.units = model.units();
+    this.relations = model.relations();
     this.tolerance = tolerance;
-    this.units = IfcUnits.of(file);
-    this.placements = new IfcPlacements(file, units);
-    this.curves = new IfcCurves(placements, units);
-    this.bodies = new IfcBodies(file, placements, curves, units, tolerance);
-    this.sources = new IfcSources(file);
-    this.constructions = new IfcConstructions(file, units, sources);
+    this.constructions = new IfcConstructions(model);
   }
 
   /**
-   * Reads the file.
+   * Reads the file and makes the envelope in one go.
    *
    * @throws UnreadableException when it is no Part 21 file, is cut off, or holds no IFC project
    */
   public static Envelope read(byte[] bytes, ReadLimits limits, Tolerance tolerance)
       throws UnreadableException {
-    StepFile file = StepFile.of(bytes);
-    String schema = schema(file);
-    if (!schema.startsWith("IFC") && file.ofType("IFCPROJECT").length == 0) {
-      throw new UnreadableException(
-          "This is a STEP file of the schema "
-              + (schema.isEmpty() ? "(none stated)" : schema)
-              + ", not IFC.",
-          1,
-          1);
-    }
-    return new IfcReader(file, limits, tolerance).envelope(schema);
+    return envelope(IfcModel.of(bytes, limits, tolerance), tolerance);
   }
 
-  static String schema(StepFile file) {
-    for (StepInstance h : file.header()) {
-      if (h.is("FILE_SCHEMA") && !h.list(0).isEmpty()) {
-        return h.list(0).get(0) instanceof yentra.core.step.StepValue.Text t ? t.value() : "";
-      }
-    }
-    return "";
+  /** The envelope that the model's spaces and their delivered boundaries give. */
+  public static Envelope envelope(IfcModel model, Tolerance tolerance) {
+    return new IfcReader(model, tolerance).envelope();
   }
 
-  private Envelope envelope(String schema) throws UnreadableException {
-    fileNotes(schema);
-    file.each("IFCRELAGGREGATES", r -> r.refs(5).forEach(c -> parentOf.putIfAbsent(c, r.ref(4))));
-    file.each("IFCRELDEFINESBYPROPERTIES", this::quantity);
+  private Envelope envelope() {
+    fileNotes();
     Building building = building();
     List<Storey> storeys = storeys(building.key());
     List<Zone> zones = zones();
     Map<Integer, IfcBoundaries.Room> rooms = new LinkedHashMap<>();
     List<Space> spaces = spaces(building.key(), rooms);
     double ground = groundLevel();
-    IfcBoundaries reader =
-        new IfcBoundaries(file, placements, curves, bodies, units, sources, tolerance);
+    IfcBoundaries reader = new IfcBoundaries(model, tolerance);
     List<DeliveredBoundary> boundaries = unique(reader.read(rooms));
     reader.problems().forEach(p -> note(ReadNote.Kind.LEFT_OUT, "", p, 0));
     BoundaryMatching.Result matched =
@@ -121,23 +99,11 @@ public final class IfcReader {
           "layers are taken in the order in which the file lists them; which side is outside is not stated",
           0);
     }
-    file.problems()
-        .forEach(
-            p ->
-                notes.add(
-                    new ReadNote(
-                        ReadNote.Kind.LEFT_OUT,
-                        "",
-                        "#" + p.instance(),
-                        "",
-                        1,
-                        p.message(),
-                        p.line(),
-                        p.column())));
+    notes.addAll(new IfcConformance(model).notes());
     return Envelope.of(
         new Envelope.Parts(
-            Delivered.si(Delivered.IFC, schema),
-            site(),
+            Delivered.si(Delivered.IFC, model.stated(), model.localOrigin()),
+            IfcSite.of(model),
             List.of(building),
             storeys,
             zones,
@@ -156,8 +122,9 @@ public final class IfcReader {
     notes.add(new ReadNote(kind, object, "", "", 1, message, place[0], place[1]));
   }
 
-  private void fileNotes(String schema) {
-    if (!schema.matches("IFC2X3.*|IFC4(X\\d.*|_ADD\\d.*)?")) {
+  private void fileNotes() {
+    String schema = model.stated();
+    if (!IfcSchema.isKnown(schema)) {
       notes.add(
           new ReadNote(
               ReadNote.Kind.UNKNOWN_SCHEMA,
@@ -170,69 +137,26 @@ public final class IfcReader {
                       : "The schema " + schema + " is not known")
                   + "; the file is read as IFC4.",
               1,
-              1));
+              1,
+              schema.isEmpty() ? List.of() : List.of(schema)));
     }
     for (String a : units.assumed()) {
       notes.add(new ReadNote(ReadNote.Kind.UNIT_ASSUMED, "", a.split(" not")[0], "", 1, a, 0, 0));
     }
-    for (int d : file.duplicates()) {
-      int[] place = file.place(d);
-      notes.add(
-          new ReadNote(
-              ReadNote.Kind.DUPLICATE_ID,
-              "#" + d,
-              "instance",
-              "#" + d,
-              2,
-              "The instance number #" + d + " is used twice; the first is read.",
-              place[0],
-              place[1]));
+    Vec3 o = model.localOrigin();
+    if (!o.equals(Vec3.ZERO)) {
+      note(
+          ReadNote.Kind.ASSUMED,
+          "",
+          String.format(
+              java.util.Locale.ROOT,
+              "the model stands far from its origin: it is worked on relative to (%.0f, %.0f, %.0f) m, which is added again on export",
+              o.x(),
+              o.y(),
+              o.z()),
+          0);
     }
-  }
-
-  private Site site() {
-    int[] sites = file.ofType("IFCSITE");
-    StepInstance s = sites.length == 0 ? null : file.get(sites[0]);
-    Double north = null;
-    for (int c : file.ofType("IFCGEOMETRICREPRESENTATIONCONTEXT")) {
-      StepInstance context = file.get(c);
-      StepInstance d = context == null ? null : file.get(context.ref(5));
-      if (d != null && d.list(0).size() >= 2 && context.text(1).equals("Model")) {
-        double x = StepInstance.number(d.list(0).get(0)).orElse(0.0);
-        double y = StepInstance.number(d.list(0).get(1)).orElse(1.0);
-        // the azimuth of project +y is the bearing of true north, taken back
-        double a = -Math.toDegrees(Math.atan2(x, y));
-        north = a == 0 ? 0.0 : (a + 360) % 360;
-        break;
-      }
-    }
-    if (s == null) {
-      return new Site("", null, null, null, north, Extras.NONE);
-    }
-    return new Site(
-        s.text(2),
-        angle(s, 9),
-        angle(s, 10),
-        s.number(11).map(d -> d * units.length()).orElse(null),
-        north,
-        Extras.NONE);
-  }
-
-  /**
-   * IfcCompoundPlaneAngleMeasure: degrees, minutes, seconds, millionths of a second, all with the
-   * same sign.
-   */
-  private static Double angle(StepInstance s, int i) {
-    List<yentra.core.step.StepValue> l = s.list(i);
-    if (l.size() < 3) {
-      return null;
-    }
-    double[] scale = {1, 60, 3600, 3.6e9};
-    double sum = 0;
-    for (int k = 0; k < Math.min(4, l.size()); k++) {
-      sum += StepInstance.number(l.get(k)).orElse(0.0) / scale[k];
-    }
-    return sum;
+    FarPlacement.of(model).ifPresent(notes::add);
   }
 
   private Building building() {
@@ -250,11 +174,11 @@ public final class IfcReader {
           ids[1]);
     }
     return new Building(
-        "bldg_" + IfcSources.xmlId(b.text(0)),
+        "bldg_" + IfcNames.xmlId(b.text(0)),
         b.text(2),
         "Unknown",
         null,
-        sources.of(b),
+        model.source(b),
         Extras.NONE);
   }
 
@@ -264,14 +188,14 @@ public final class IfcReader {
     file.each(
         "IFCBUILDINGSTOREY",
         s -> {
-          String key = "st_" + IfcSources.xmlId(s.text(0));
+          String key = "st_" + IfcNames.xmlId(s.text(0));
           if (!taken.add(key)) {
             return;
           }
           storeyKeys.put(s.id(), key);
           Double level = s.number(9).map(d -> d * units.length()).orElse(null);
           try {
-            level = placements.local(s.ref(5)).origin().z();
+            level = model.placements().local(s.ref(5)).origin().z();
           } catch (IfcGeometryException e) {
             note(
                 ReadNote.Kind.LEFT_OUT,
@@ -279,7 +203,7 @@ public final class IfcReader {
                 "The placement of storey " + s.text(2) + " cannot be read: " + e.getMessage() + ".",
                 s.id());
           }
-          out.add(new Storey(key, s.text(2), level, building, sources.of(s), Extras.NONE));
+          out.add(new Storey(key, s.text(2), level, building, model.source(s), Extras.NONE));
         });
     return out;
   }
@@ -290,134 +214,97 @@ public final class IfcReader {
     file.each(
         "IFCZONE",
         z -> {
-          String key = "zn_" + IfcSources.xmlId(z.text(0));
+          String key = "zn_" + IfcNames.xmlId(z.text(0));
           if (!keys.containsValue(key)) {
             keys.put(z.id(), key);
-            out.add(new Zone(key, z.text(2), null, null, sources.of(z), Extras.NONE));
+            out.add(new Zone(key, z.text(2), null, null, model.source(z), Extras.NONE));
           }
         });
-    file.each(
-        "IFCRELASSIGNSTOGROUP",
-        r -> {
-          String key = keys.get(r.ref(6));
-          if (key != null) {
-            r.refs(4).forEach(s -> zoneOf.putIfAbsent(s, key));
-          }
-        });
-    return out;
-  }
-
-  /** Stated floor area and volume from quantity sets; net before gross. */
-  private void quantity(StepInstance rel) {
-    StepInstance set = file.get(rel.ref(5));
-    if (set == null || !set.is("IFCELEMENTQUANTITY")) {
-      return;
-    }
-    double[] found = {Double.NaN, Double.NaN, Double.NaN, Double.NaN};
-    for (int q : set.refs(5)) {
-      StepInstance quantity = file.get(q);
-      if (quantity != null) {
-        int slot =
-            List.of("NetFloorArea", "GrossFloorArea", "NetVolume", "GrossVolume")
-                .indexOf(quantity.text(0));
-        if (slot >= 0) {
-          double scale = slot < 2 ? units.area() : units.volume();
-          found[slot] = quantity.number(3).map(d -> d * scale).orElse(Double.NaN);
+    for (Element e : model.elements()) {
+      for (int g : relations.groups.get(e.number())) {
+        if (keys.containsKey(g)) {
+          zoneOf.putIfAbsent(e.number(), keys.get(g));
         }
       }
     }
-    rel.refs(4).forEach(o -> quantities.putIfAbsent(o, found));
+    return out;
   }
 
-  private static Double first(double[] q, int a, int b) {
-    if (q == null) {
-      return null;
+  /**
+   * A quantity of the space by name, the first that is there; names of the base quantities of
+   * IfcSpace.
+   */
+  private static Double stated(List<PropertySet> sets, String... names) {
+    for (String name : names) {
+      for (PropertySet s : sets) {
+        if (s.quantities()
+            && s.property(name).map(yentra.core.model.Property::value).orElse(null)
+                instanceof PropertyValue.Number n) {
+          return n.value();
+        }
+      }
     }
-    return !Double.isNaN(q[a])
-        ? Double.valueOf(q[a])
-        : !Double.isNaN(q[b]) ? Double.valueOf(q[b]) : null;
+    return null;
   }
 
-  private List<Space> spaces(String building, Map<Integer, IfcBoundaries.Room> rooms)
-      throws UnreadableException {
+  private List<Space> spaces(String building, Map<Integer, IfcBoundaries.Room> rooms) {
     List<Space> out = new ArrayList<>();
     Set<String> taken = new HashSet<>();
-    int[] ids = file.ofType("IFCSPACE");
-    if (ids.length > limits.objects() / 8) {
-      throw new UnreadableException(
-          "The file holds " + ids.length + " spaces, more than Yentra reads. Split the model.",
-          1,
-          1);
-    }
-    for (int id : ids) {
+    List<Element> all =
+        model.elements().stream().filter(e -> e.entity().equals("IfcSpace")).toList();
+    all.parallelStream().forEach(model::body);
+    for (Element e : all) {
+      int id = e.number();
       StepInstance s = file.get(id);
-      if (s == null) {
-        continue;
-      }
-      String key = "sp_" + IfcSources.xmlId(s.text(0));
+      String key = "sp_" + IfcNames.xmlId(s.text(0));
       if (s.text(0).isEmpty() || !taken.add(key)) {
-        int[] place = file.place(id);
-        String again = "sp_" + id;
-        boolean missing = s.text(0).isEmpty();
-        notes.add(
-            new ReadNote(
-                missing ? ReadNote.Kind.MISSING_REQUIRED : ReadNote.Kind.DUPLICATE_ID,
-                missing ? again : key,
-                "GlobalId",
-                s.text(0),
-                2,
-                missing
-                    ? "The space #" + id + " has no GlobalId."
-                    : "The GlobalId " + s.text(0) + " is used by two spaces.",
-                place[0],
-                place[1]));
-        key = again;
+        key = "sp_" + id;
       }
-      List<Polygon> body = body(s, key);
-      rooms.put(id, new IfcBoundaries.Room(s, key, Shell.of(body)));
-      double[] q = quantities.get(id);
+      Body body = model.body(e);
+      bodyNotes(e, key, body);
+      rooms.put(id, new IfcBoundaries.Room(s, key, Shell.of(body.faces())));
+      List<PropertySet> sets = model.properties(e);
       out.add(
           new Space(
               key,
-              label(s),
+              label(e),
               storeyOf(id),
               zoneOf.get(id),
               building,
               "",
               "",
-              first(q, 0, 1),
-              first(q, 2, 3),
-              body,
-              sources.of(s),
+              stated(sets, "NetFloorArea", "GrossFloorArea"),
+              stated(sets, "NetVolume", "GrossVolume"),
+              body.faces(),
+              model.source(s),
               Extras.NONE));
     }
     return out;
   }
 
-  private List<Polygon> body(StepInstance s, String key) {
-    try {
-      List<Polygon> body = bodies.of(s);
-      if (body.isEmpty()) {
-        note(ReadNote.Kind.LEFT_OUT, key, "The space " + label(s) + " has no body.", s.id());
-      }
-      return body;
-    } catch (IfcGeometryException e) {
+  private void bodyNotes(Element e, String key, Body body) {
+    if (body.problem() != null) {
       note(
-          ReadNote.Kind.LEFT_OUT,
+          ReadNote.Kind.APPROXIMATED,
           key,
-          "The body of the space " + label(s) + " cannot be read: " + e.getMessage() + ".",
-          s.id());
-      return List.of();
+          "The body of the space " + e.label() + " cannot be read: " + body.problem() + ".",
+          e.number());
+    } else if (body.chordError() > 0 || !body.approximations().isEmpty()) {
+      note(
+          ReadNote.Kind.APPROXIMATED,
+          key,
+          "The body of the space "
+              + e.label()
+              + " was simplified: "
+              + IfcNames.simplified(body)
+              + ".",
+          e.number());
     }
   }
 
-  /** "4 Bedroom" from Name 4 and LongName Bedroom. */
-  private static String label(StepInstance s) {
-    String name = s.text(2).strip();
-    String longName = s.text(7).strip();
-    return longName.isEmpty() || longName.equals(name)
-        ? name
-        : name.isEmpty() ? longName : name + " " + longName;
+  /** "4 Bedroom" from Name 4 and LongName Bedroom; empty when it has neither. */
+  private static String label(Element e) {
+    return e.name().isBlank() && e.longName().isBlank() ? "" : e.label();
   }
 
   private String storeyOf(int space) {
@@ -427,7 +314,7 @@ public final class IfcReader {
       if (key != null) {
         return key;
       }
-      at = parentOf.getOrDefault(at, 0);
+      at = relations.whole.get(at) != 0 ? relations.whole.get(at) : relations.container.get(at);
     }
     return null;
   }

@@ -9,6 +9,9 @@ import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.geometry.Tolerance;
+import yentra.core.ifc.IfcModel;
+import yentra.core.ifc.IfcReader;
+import yentra.core.model.ArchitecturalModel;
 
 /** Reads a delivered file of either format into an envelope. */
 public final class DeliveryReader {
@@ -20,8 +23,8 @@ public final class DeliveryReader {
     this.tolerance = tolerance;
   }
 
-  /** The envelope of a delivery and the format that was found. */
-  public record Reading(DeliveryFormat format, Envelope envelope) {}
+  /** What a delivery gives: its format, its envelope, and the architectural model behind it. */
+  public record Reading(DeliveryFormat format, Envelope envelope, ArchitecturalModel model) {}
 
   /** Opens the delivered bytes from their start. */
   public interface Source {
@@ -59,15 +62,21 @@ public final class DeliveryReader {
     DeliveryFormat format = recognise(source);
     try (InputStream in =
         new BufferedInputStream(new Counting(source.open(), length, progress), 1 << 16)) {
-      Envelope e =
-          switch (format) {
-            case GBXML -> GbxmlReader.read(in, limits);
-            case IFC -> yentra.core.ifc.IfcReader.read(in.readAllBytes(), limits, tolerance);
-          };
-      return new Reading(format, e);
+      if (format == DeliveryFormat.GBXML) {
+        return new Reading(format, GbxmlReader.read(in, limits), ArchitecturalModel.none());
+      }
+      IfcModel model = IfcModel.of(whole(in, length), limits, tolerance);
+      return new Reading(format, IfcReader.envelope(model, tolerance), model);
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }
+  }
+
+  /** All bytes in one array of the right size, so that they are held once. */
+  private static byte[] whole(InputStream in, long length) throws IOException {
+    byte[] bytes = new byte[(int) length];
+    int n = in.readNBytes(bytes, 0, bytes.length);
+    return n == bytes.length ? bytes : java.util.Arrays.copyOf(bytes, n);
   }
 
   private static final class Counting extends java.io.FilterInputStream {

@@ -41,7 +41,7 @@ public record RepairPreview(
       throws NotApplicableException {
     Envelope now = context.envelope();
     Envelope then = repair.apply(now, context.tolerance());
-    List<Finding> after = CheckCatalogue.run(new CheckContext(then, limits, context.tolerance()));
+    List<Finding> after = CheckCatalogue.run(context.with(then));
     Set<String> idsBefore = ids(before);
     Set<String> idsAfter = ids(after);
     Map<String, Surface> old = new HashMap<>();

@@ -1,93 +1,114 @@
 package yentra.core.step;
 
 import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.HashMap;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
+import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.function.Consumer;
+import java.util.stream.IntStream;
 import yentra.core.envelope.UnreadableException;
 
 /**
  * A Part 21 exchange structure (ISO 10303-21): the bytes, and an index of where each instance
  * stands. Instances are parsed when they are asked for, so that the large part of a file that
- * nobody needs costs only its index entry (16 bytes an instance).
+ * nobody needs costs only its index entry. May be read by several threads.
+ *
+ * <p>Memory: the bytes themselves, and at most 18 bytes of index an instance.
  */
 public final class StepFile {
   private final byte[] bytes;
-  private final List<StepInstance> header;
-  private final Map<Integer, Integer> positions = new HashMap<>();
-  private final Map<String, int[]> byType;
-  private final Map<String, long[]> sizes;
-  private final List<Problem> problems;
-  private final List<Integer> duplicates;
+  private final StepIndex index;
+  private final Map<Integer, Problem> malformed = new ConcurrentSkipListMap<>();
 
   /** Something wrong in the file that does not keep the rest from being read. */
   public record Problem(String message, int instance, int line, int column) {}
 
-  private StepFile(byte[] bytes, Scan scan) {
+  /** A reference to an instance that the file does not define. */
+  public record Dangling(int from, int to, int line, int column) {}
+
+  private StepFile(byte[] bytes, StepIndex index) {
     this.bytes = bytes;
-    this.header = scan.header;
-    this.problems = scan.problems;
-    this.duplicates = scan.duplicates;
-    this.positions.putAll(scan.positions);
-    this.sizes = scan.sizes;
-    this.byType = new TreeMap<>();
-    scan.byType.forEach((k, v) -> byType.put(k, v.toArray()));
+    this.index = index;
   }
 
   /**
-   * Scans the file once.
+   * Scans the file once. The bytes are kept, not copied; they must not be changed.
    *
    * @throws UnreadableException when it is no exchange structure, is cut off, or a string in it
    *     never ends
    */
   public static StepFile of(byte[] bytes) throws UnreadableException {
-    Scan scan = new Scan(bytes);
-    scan.run();
-    return new StepFile(bytes, scan);
+    return new StepFile(bytes, StepIndex.of(bytes));
   }
 
   /** The instances of the header section: FILE_DESCRIPTION, FILE_NAME, FILE_SCHEMA. */
   public List<StepInstance> header() {
-    return header;
+    return index.header;
   }
 
+  /** What is malformed, as far as it has been looked at. */
   public List<Problem> problems() {
-    return problems;
+    List<Problem> all = new ArrayList<>(index.problems);
+    all.addAll(malformed.values());
+    return all;
   }
 
   /** Instance numbers that are used more than once; the first use counts. */
   public List<Integer> duplicates() {
-    return duplicates;
+    return index.duplicates;
   }
 
   public int size() {
-    return positions.size();
+    return index.count;
   }
 
   /** The numbers of all instances of the types named, in the order of the file. */
   public int[] ofType(String... types) {
-    if (types.length == 1) {
-      return byType.getOrDefault(types[0], new int[0]);
-    }
-    return Arrays.stream(types)
-        .flatMapToInt(t -> Arrays.stream(byType.getOrDefault(t, new int[0])))
-        .boxed()
-        .sorted((a, b) -> Integer.compare(positions.get(a), positions.get(b)))
-        .mapToInt(Integer::intValue)
-        .toArray();
+    return index.ofType(types);
+  }
+
+  /** The numbers of all instances, in the order of the file. */
+  public IntStream all() {
+    return IntStream.range(0, index.count).map(i -> index.ids[i]);
+  }
+
+  /** The type names that occur, in the order of their first instance. */
+  public Collection<String> types() {
+    return index.types();
   }
 
   /** Type name to number of instances and bytes. */
   public Map<String, long[]> sizes() {
-    return sizes;
+    Map<String, long[]> out = new LinkedHashMap<>();
+    for (int t = 0; t < index.types().size(); t++) {
+      out.put(index.types().get(t), new long[] {index.counts(t), index.bytes(t)});
+    }
+    return out;
   }
 
   public boolean has(int id) {
-    return positions.containsKey(id);
+    return index.ordinal(id) >= 0;
+  }
+
+  /** The type of an instance in upper case, or an empty string when there is none. */
+  public String type(int id) {
+    int at = index.ordinal(id);
+    return at < 0 ? "" : index.types().get(index.typeOf[at]);
+  }
+
+  /** Whether any instance refers to this one. */
+  public boolean isReferenced(int id) {
+    return index.referenced.get(id);
+  }
+
+  /**
+   * All references to instances that do not exist, in the order of the file. When there are any,
+   * the data is walked once more.
+   */
+  public List<Dangling> dangling() {
+    return index.dangling(this);
   }
 
   /**
@@ -97,28 +118,82 @@ public final class StepFile {
    *     then among the {@link #problems()})
    */
   public StepInstance get(int id) {
-    Integer at = positions.get(id);
-    if (at == null) {
+    int at = index.ordinal(id);
+    if (at < 0) {
       return null;
     }
     try {
-      return new StepParser(bytes, at).instance(id);
+      return new StepParser(bytes, index.positions[at])
+          .instance(id, index.types().get(index.typeOf[at]));
     } catch (StepParser.SyntaxException e) {
-      int[] place = place(bytes, e.offset);
-      Problem p =
-          new Problem(
-              "Instance #" + id + " is malformed: " + e.getMessage() + ".", id, place[0], place[1]);
-      if (!problems.contains(p)) {
-        problems.add(p);
-      }
+      malformed.computeIfAbsent(id, k -> malformedAt(k, e));
       return null;
     }
   }
 
+  private Problem malformedAt(int id, StepParser.SyntaxException e) {
+    int[] place = index.place(e.offset);
+    return new Problem(
+        "Instance #" + id + " is malformed: " + e.getMessage() + ".", id, place[0], place[1]);
+  }
+
+  /**
+   * Walks the top-level parameters of an instance without building values.
+   *
+   * @return false when the instance is malformed (which is then among the {@link #problems()})
+   */
+  public boolean visit(int id, StepParameters visitor) {
+    int at = index.ordinal(id);
+    if (at < 0) {
+      return false;
+    }
+    try {
+      new StepParser(bytes, index.positions[at]).visit(visitor);
+      return true;
+    } catch (StepParser.SyntaxException e) {
+      malformed.computeIfAbsent(id, k -> malformedAt(k, e));
+      return false;
+    }
+  }
+
+  /**
+   * Reads the numbers of one flat list parameter, such as the coordinates of a point.
+   *
+   * @param into receives them
+   * @return how many there are, or -1 when the parameter is no list of numbers or has more than fit
+   */
+  public int numbers(int id, int parameter, double[] into) {
+    int at = index.ordinal(id);
+    return at < 0 ? -1 : new StepParser(bytes, index.positions[at]).numbers(parameter, into);
+  }
+
+  /** The text of an instance from its number to its semicolon; empty when there is none. */
+  public Slice slice(int id) {
+    int at = index.ordinal(id);
+    return at < 0 ? new Slice(bytes, 0, 0) : new Slice(bytes, index.starts(at), index.end(at));
+  }
+
+  /** A piece of the file. */
+  public record Slice(byte[] bytes, int from, int to) {
+    public int length() {
+      return to - from;
+    }
+
+    @Override
+    public String toString() {
+      return new String(bytes, from, to - from, java.nio.charset.StandardCharsets.ISO_8859_1);
+    }
+  }
+
+  /** The file up to its first instance: header section and the word DATA. */
+  public Slice head() {
+    return new Slice(bytes, 0, index.dataStart);
+  }
+
   /** Line and column of an instance, counted from 1; {0, 0} when there is none. */
   public int[] place(int id) {
-    Integer at = positions.get(id);
-    return at == null ? new int[] {0, 0} : place(bytes, at);
+    int at = index.ordinal(id);
+    return at < 0 ? new int[] {0, 0} : index.place(index.positions[at]);
   }
 
   public void each(String type, Consumer<StepInstance> visit) {
@@ -127,234 +202,6 @@ public final class StepFile {
       if (i != null) {
         visit.accept(i);
       }
-    }
-  }
-
-  static int[] place(byte[] b, int offset) {
-    int line = 1;
-    int start = 0;
-    for (int i = 0; i < offset && i < b.length; i++) {
-      if (b[i] == '\n') {
-        line++;
-        start = i + 1;
-      }
-    }
-    return new int[] {line, offset - start + 1};
-  }
-
-  /** The single pass that finds where instances begin. */
-  private static final class Scan {
-    private final byte[] b;
-    private int i;
-    final List<StepInstance> header = new ArrayList<>();
-    final List<Problem> problems = new ArrayList<>();
-    final List<Integer> duplicates = new ArrayList<>();
-    final Map<Integer, Integer> positions = new HashMap<>();
-    final Map<String, Ints> byType = new HashMap<>();
-    final Map<String, long[]> sizes = new LinkedHashMap<>();
-
-    Scan(byte[] bytes) {
-      b = bytes;
-    }
-
-    void run() throws UnreadableException {
-      if (b.length >= 3 && (b[0] & 0xFF) == 0xEF) {
-        i = 3;
-      }
-      skip();
-      if (!word().equals("ISO-10303-21")) {
-        throw at(i, "The file does not begin with ISO-10303-21;, as IFC files do.");
-      }
-      statementEnd();
-      boolean data = false;
-      boolean ended = false;
-      while (true) {
-        skip();
-        if (i >= b.length) {
-          if (!data) {
-            throw at(
-                b.length,
-                "The file ends before its DATA section: it was cut off. Transfer or export it again.");
-          }
-          if (!ended) {
-            throw at(
-                b.length,
-                "The file ends in the middle of its data: it was cut off. Transfer or export it again.");
-          }
-          return;
-        }
-        if (b[i] == '#') {
-          instance();
-          continue;
-        }
-        int start = i;
-        String word = word();
-        switch (word) {
-          case "DATA" -> data = true;
-          case "ENDSEC" -> ended = data;
-          case "END-ISO-10303-21" -> {
-            if (!data) {
-              throw at(start, "The file has no DATA section.");
-            }
-            return;
-          }
-          case "HEADER" -> {}
-          case "" ->
-              throw at(
-                  start,
-                  "Unexpected character '"
-                      + printable(b[start])
-                      + "'; an instance (#) or ENDSEC; was expected.");
-          default -> {
-            if (!data) {
-              headerInstance(start, word);
-            }
-          }
-        }
-        statementEnd();
-      }
-    }
-
-    private void headerInstance(int start, String word) {
-      try {
-        header.add(new StepParser(b, start + word.length()).parametersOf(0, word));
-      } catch (StepParser.SyntaxException e) {
-        int[] p = place(b, e.offset);
-        problems.add(
-            new Problem(
-                "The header's " + word + " is malformed: " + e.getMessage() + ".", 0, p[0], p[1]));
-      }
-    }
-
-    private void instance() throws UnreadableException {
-      int start = i++;
-      long id = 0;
-      while (i < b.length && b[i] >= '0' && b[i] <= '9') {
-        id = Math.min(id * 10 + b[i++] - '0', Integer.MAX_VALUE);
-      }
-      skip();
-      if (i < b.length && b[i] == '=') {
-        i++;
-        skip();
-        int nameAt = i;
-        String type = word().toUpperCase(java.util.Locale.ROOT);
-        statementEnd();
-        if (type.isEmpty() || id == 0) {
-          int[] p = place(b, nameAt);
-          problems.add(
-              new Problem("Instance #" + id + " has no entity name.", (int) id, p[0], p[1]));
-          return;
-        }
-        if (positions.putIfAbsent((int) id, nameAt) != null) {
-          duplicates.add((int) id);
-          return;
-        }
-        byType.computeIfAbsent(type, k -> new Ints()).add((int) id);
-        long[] size = sizes.computeIfAbsent(type, k -> new long[2]);
-        size[0]++;
-        size[1] += i - start;
-      } else {
-        int[] p = place(b, start);
-        problems.add(
-            new Problem("Instance #" + id + " is not followed by '='.", (int) id, p[0], p[1]));
-        statementEnd();
-      }
-    }
-
-    private String word() {
-      int start = i;
-      while (i < b.length
-          && (Character.isLetterOrDigit(b[i] & 0x7F) && b[i] > 0 || b[i] == '_' || b[i] == '-')) {
-        i++;
-      }
-      return new String(b, start, i - start, java.nio.charset.StandardCharsets.ISO_8859_1);
-    }
-
-    /** Goes past the next semicolon outside strings and comments. */
-    private void statementEnd() throws UnreadableException {
-      while (i < b.length) {
-        switch (b[i]) {
-          case ';' -> {
-            i++;
-            return;
-          }
-          case '\'' -> string();
-          case '/' -> {
-            if (i + 1 < b.length && b[i + 1] == '*') {
-              comment();
-            } else {
-              i++;
-            }
-          }
-          default -> i++;
-        }
-      }
-      throw at(
-          b.length,
-          "The file ends in the middle of an instance: it was cut off. Transfer or export it again.");
-    }
-
-    private void string() throws UnreadableException {
-      int start = i++;
-      while (i < b.length) {
-        if (b[i++] == '\'') {
-          if (i < b.length && b[i] == '\'') {
-            i++;
-          } else {
-            return;
-          }
-        }
-      }
-      throw at(start, "A string begins here that never ends: a closing quote (') is missing.");
-    }
-
-    private void comment() throws UnreadableException {
-      int start = i;
-      for (i += 2; i + 1 < b.length; i++) {
-        if (b[i] == '*' && b[i + 1] == '/') {
-          i += 2;
-          return;
-        }
-      }
-      throw at(start, "A comment begins here that never ends: */ is missing.");
-    }
-
-    private void skip() throws UnreadableException {
-      while (i < b.length) {
-        if (b[i] >= 0 && b[i] <= ' ') {
-          i++;
-        } else if (b[i] == '/' && i + 1 < b.length && b[i + 1] == '*') {
-          comment();
-        } else {
-          return;
-        }
-      }
-    }
-
-    private UnreadableException at(int offset, String message) {
-      int[] p = place(b, offset);
-      return new UnreadableException(message, p[0], p[1]);
-    }
-
-    private static String printable(byte c) {
-      return c >= ' ' ? String.valueOf((char) c) : String.format("\\x%02x", c);
-    }
-  }
-
-  /** A growing array of ints. */
-  private static final class Ints {
-    private int[] a = new int[8];
-    private int n;
-
-    void add(int v) {
-      if (n == a.length) {
-        a = Arrays.copyOf(a, n * 2);
-      }
-      a[n++] = v;
-    }
-
-    int[] toArray() {
-      return Arrays.copyOf(a, n);
     }
   }
 }

@@ -31,9 +31,151 @@ final class StepParser {
     }
   }
 
-  StepInstance instance(int id) throws SyntaxException {
-    String type = word();
-    return parametersOf(id, type);
+  StepInstance instance(int id, String type) throws SyntaxException {
+    pastWord();
+    StepInstance made = parametersOf(id, type);
+    end();
+    return made;
+  }
+
+  /**
+   * After the last bracket only a semicolon may come: where it is missing, the next instance was
+   * swallowed.
+   */
+  private void end() throws SyntaxException {
+    skip();
+    if (i >= b.length || b[i] != ';') {
+      throw new SyntaxException("';' expected after the last ')'", i);
+    }
+  }
+
+  /** Walks the top-level parameters without building values; the whole grammar is still checked. */
+  void visit(StepParameters visitor) throws SyntaxException {
+    pastWord();
+    skip();
+    if (i >= b.length || b[i] != '(') {
+      throw new SyntaxException("'(' expected after the entity name", i);
+    }
+    i++;
+    int depth = 1;
+    int index = 0;
+    int start = -1;
+    StepParameters.Kind kind = null;
+    while (depth > 0) {
+      skip();
+      byte c = i < b.length ? b[i] : 0;
+      if (depth == 1 && c != ',' && c != ')' && start < 0) {
+        start = i;
+        kind = kind(c);
+      }
+      switch (c) {
+        case '(' -> {
+          i++;
+          depth++;
+          if (depth > DEEPEST) {
+            throw new SyntaxException("lists are nested deeper than " + DEEPEST, i);
+          }
+        }
+        case ',', ')' -> {
+          if (depth == 1 && start >= 0) {
+            visitor.parameter(index, kind, new StepFile.Slice(b, start, i));
+            start = -1;
+          }
+          index += depth == 1 ? 1 : 0;
+          depth -= c == ')' ? 1 : 0;
+          i++;
+        }
+        default -> atomOrWord(c);
+      }
+    }
+    end();
+  }
+
+  private void atomOrWord(byte c) throws SyntaxException {
+    switch (c) {
+      case '$', '*' -> i++;
+      case '#' -> reference();
+      case '\'' -> {
+        int start = i++;
+        while (true) {
+          if (i >= b.length) {
+            throw new SyntaxException("a string never ends", start);
+          }
+          if (b[i++] == '\'') {
+            if (i >= b.length || b[i] != '\'') {
+              return;
+            }
+            i++;
+          }
+        }
+      }
+      default -> {
+        if (isLetter(c)) {
+          pastWord();
+          skip();
+          if (i >= b.length || b[i] != '(') {
+            throw new SyntaxException("'(' expected after a type name", i);
+          }
+        } else {
+          atom(c);
+        }
+      }
+    }
+  }
+
+  private static StepParameters.Kind kind(byte c) {
+    return switch (c) {
+      case '$' -> StepParameters.Kind.UNSET;
+      case '*' -> StepParameters.Kind.DERIVED;
+      case '#' -> StepParameters.Kind.REFERENCE;
+      case '.' -> StepParameters.Kind.ENUMERATION;
+      case '\'' -> StepParameters.Kind.TEXT;
+      case '"' -> StepParameters.Kind.BINARY;
+      case '(' -> StepParameters.Kind.LIST;
+      default -> isLetter(c) ? StepParameters.Kind.TYPED : StepParameters.Kind.NUMBER;
+    };
+  }
+
+  /** See {@link StepFile#numbers}; the parameters before it must not hold strings. */
+  int numbers(int parameter, double[] into) {
+    pastWord();
+    skip();
+    int at = i + 1;
+    for (int p = 0; p < parameter; p++) {
+      while (at < b.length && b[at] != ',' && b[at] != ';') {
+        at++;
+      }
+      at++;
+    }
+    i = at;
+    skip();
+    if (i >= b.length || b[i] != '(') {
+      return -1;
+    }
+    i++;
+    int n = 0;
+    try {
+      while (true) {
+        skip();
+        byte c = i < b.length ? b[i] : 0;
+        if (c == ')') {
+          return n;
+        }
+        if (c == ',') {
+          i++;
+        } else if (isDigit(c) || c == '-' || c == '+' || c == '.') {
+          if (n == into.length) {
+            return -1;
+          }
+          into[n++] = real();
+        } else {
+          return -1;
+        }
+      }
+    } catch (SyntaxException e) {
+      // whoever asks falls back on parsing the instance, which reports it
+      return -1;
+    }
   }
 
   StepInstance parametersOf(int id, String type) throws SyntaxException {
@@ -68,7 +210,7 @@ final class StepParser {
         done = close(f, start);
       } else if (c == ',') {
         i++;
-      } else if (Character.isLetter(c)) {
+      } else if (isLetter(c)) {
         String type = word();
         skip();
         if (i >= b.length || b[i] != '(') {
@@ -167,7 +309,7 @@ final class StepParser {
   private StepValue enumeration() throws SyntaxException {
     int start = ++i;
     while (i < b.length && b[i] != '.') {
-      if (!(Character.isLetterOrDigit(b[i]) || b[i] == '_')) {
+      if (!(isLetter(b[i]) || isDigit(b[i]) || b[i] == '_')) {
         throw new SyntaxException("an enumeration value is not closed by a point", start);
       }
       i++;
@@ -178,35 +320,95 @@ final class StepParser {
   }
 
   private StepValue number() throws SyntaxException {
+    return new StepValue.Number(real());
+  }
+
+  private static final double[] TENS = new double[23];
+
+  static {
+    TENS[0] = 1;
+    for (int k = 1; k < TENS.length; k++) {
+      TENS[k] = TENS[k - 1] * 10;
+    }
+  }
+
+  /**
+   * A decimal number. Up to 15 digits and powers of ten up to 22 are exact in binary, so that one
+   * multiplication or division rounds correctly (W. D. Clinger, "How to read floating point numbers
+   * accurately", PLDI 1990); everything else goes through the library.
+   */
+  private double real() throws SyntaxException {
     int start = i;
+    boolean negative = b[i] == '-';
+    i += negative || b[i] == '+' ? 1 : 0;
+    long digits = 0;
+    int n = 0;
+    int power = 0;
+    boolean point = false;
+    while (i < b.length && (isDigit(b[i]) || b[i] == '.' && !point)) {
+      if (b[i] == '.') {
+        point = true;
+      } else {
+        digits = n < 18 ? digits * 10 + b[i] - '0' : digits;
+        n += n > 0 || b[i] != '0' ? 1 : 0;
+        power -= point ? 1 : 0;
+      }
+      i++;
+    }
+    boolean any = i > start + (point ? 1 : 0) + (negative || b[start] == '+' ? 1 : 0);
+    if (any && i < b.length && (b[i] == 'E' || b[i] == 'e')) {
+      int mark = i++;
+      boolean down = i < b.length && b[i] == '-';
+      i += i < b.length && (down || b[i] == '+') ? 1 : 0;
+      int exponent = 0;
+      int first = i;
+      while (i < b.length && isDigit(b[i])) {
+        exponent = Math.min(9999, exponent * 10 + b[i++] - '0');
+      }
+      power += down ? -exponent : exponent;
+      any = i > first || mark < 0;
+    }
+    boolean ended = i >= b.length || !(isLetter(b[i]) || b[i] == '.' || b[i] == '+' || b[i] == '-');
+    if (any && ended && n <= 15 && power <= 22 && power >= -22) {
+      double d = power < 0 ? digits / TENS[-power] : digits * TENS[power];
+      return negative ? -d : d;
+    }
     while (i < b.length
-        && (b[i] >= '0' && b[i] <= '9'
-            || b[i] == '.'
-            || b[i] == '+'
-            || b[i] == '-'
-            || b[i] == 'E'
-            || b[i] == 'e')) {
+        && (isDigit(b[i]) || isLetter(b[i]) || b[i] == '.' || b[i] == '+' || b[i] == '-')) {
       i++;
     }
     String s = new String(b, start, i - start, StandardCharsets.ISO_8859_1);
     try {
-      double d = Double.parseDouble(s);
-      if (!Double.isFinite(d)) {
+      double d = any && ended ? Double.parseDouble(s) : Double.NaN;
+      if (Double.isNaN(d)) {
+        throw new SyntaxException("\"" + s + "\" is no number", start);
+      }
+      if (Double.isInfinite(d)) {
         throw new SyntaxException("the number " + s + " is out of range", start);
       }
-      return new StepValue.Number(d);
+      return d;
     } catch (NumberFormatException e) {
       throw new SyntaxException("\"" + s + "\" is no number", start);
     }
   }
 
-  private String word() {
-    int start = i;
-    while (i < b.length
-        && b[i] > 0
-        && (Character.isLetterOrDigit(b[i]) || b[i] == '_' || b[i] == '-')) {
+  private static boolean isDigit(byte c) {
+    return c >= '0' && c <= '9';
+  }
+
+  private static boolean isLetter(byte c) {
+    return c >= 'A' && c <= 'Z' || c >= 'a' && c <= 'z';
+  }
+
+  private void pastWord() {
+    while (i < b.length && (isLetter(b[i]) || isDigit(b[i]) || b[i] == '_' || b[i] == '-')) {
       i++;
     }
+  }
+
+  private String word() {
+    int start = i;
+    pastWord();
     return new String(b, start, i - start, StandardCharsets.ISO_8859_1);
   }
 

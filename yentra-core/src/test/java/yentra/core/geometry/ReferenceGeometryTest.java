@@ -201,8 +201,8 @@ class ReferenceGeometryTest {
   @Test
   void aBoxCutByASlopingSolidGivesTheGableAttic() {
     // 10 x 8 box of 3 m under two planes that meet in a ridge at 3 m: ½·W·H·L = 120
-    List<Polygon> attic = SolidDifference.difference(box(10, 8, 3), wedge(true), T);
-    attic = SolidDifference.difference(attic, wedge(false), T);
+    List<Polygon> attic = SolidOverlay.difference(box(10, 8, 3), wedge(true), T);
+    attic = SolidOverlay.difference(attic, wedge(false), T);
     assertThat(OpenEdges.find(attic, T)).isEmpty();
     assertThat(Shell.of(attic).signedVolume()).isCloseTo(120, within(1e-6));
     assertThat(attic).hasSize(5);

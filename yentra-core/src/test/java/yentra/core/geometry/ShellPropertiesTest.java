@@ -104,8 +104,8 @@ class ShellPropertiesTest {
     Transform t = Transform.translation(new Vec3(b[0], b[1], b[2]));
     List<Polygon> second =
         ReferenceGeometryTest.box(b[3], b[4], b[5]).stream().map(f -> f.transformed(t)).toList();
-    List<Polygon> less = SolidDifference.difference(first, second, T);
-    List<Polygon> common = SolidDifference.intersection(first, second, T);
+    List<Polygon> less = SolidOverlay.difference(first, second, T);
+    List<Polygon> common = SolidOverlay.intersection(first, second, T);
     assertThat(OpenEdges.find(less, T)).isEmpty();
     assertThat(OpenEdges.find(common, T)).isEmpty();
     assertThat(Shell.of(less).signedVolume() + Shell.of(common).signedVolume())

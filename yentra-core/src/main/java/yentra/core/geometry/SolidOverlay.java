@@ -10,7 +10,8 @@ import org.locationtech.jts.geom.PrecisionModel;
 import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
 
 /**
- * Difference and intersection of solids that are given by closed, outward-oriented planar faces.
+ * Difference, intersection and union of solids that are given by closed, outward-oriented planar
+ * faces.
  *
  * <p>Method: both solids become binary space partitions of convex fragments, each is clipped to the
  * other, and fragments in the same plane are merged again (B. Naylor, J. Amanatides and W.
@@ -18,17 +19,17 @@ import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
  * points within the length tolerance of a plane count as lying in it. Faces may be concave and have
  * holes; the result's faces are maximal in their plane.
  */
-public final class SolidDifference {
+public final class SolidOverlay {
   private static final PrecisionModel MERGE = new PrecisionModel(1e6);
   private final double epsilon;
 
-  private SolidDifference(Tolerance tolerance) {
+  private SolidOverlay(Tolerance tolerance) {
     epsilon = tolerance.length() / 10;
   }
 
   /** What is in {@code a} and not in {@code b}. */
   public static List<Polygon> difference(List<Polygon> a, List<Polygon> b, Tolerance tolerance) {
-    SolidDifference d = new SolidDifference(tolerance);
+    SolidOverlay d = new SolidOverlay(tolerance);
     Node na = d.tree(d.fragments(a));
     Node nb = d.tree(d.fragments(b));
     na.invert();
@@ -44,7 +45,7 @@ public final class SolidDifference {
 
   /** What is in both. */
   public static List<Polygon> intersection(List<Polygon> a, List<Polygon> b, Tolerance tolerance) {
-    SolidDifference d = new SolidDifference(tolerance);
+    SolidOverlay d = new SolidOverlay(tolerance);
     Node na = d.tree(d.fragments(a));
     Node nb = d.tree(d.fragments(b));
     na.invert();
@@ -54,6 +55,20 @@ public final class SolidDifference {
     d.clipTo(nb, na);
     d.build(na, nb.all());
     na.invert();
+    return d.merged(na.all());
+  }
+
+  /** What is in either. */
+  public static List<Polygon> union(List<Polygon> a, List<Polygon> b, Tolerance tolerance) {
+    SolidOverlay d = new SolidOverlay(tolerance);
+    Node na = d.tree(d.fragments(a));
+    Node nb = d.tree(d.fragments(b));
+    d.clipTo(na, nb);
+    d.clipTo(nb, na);
+    nb.invert();
+    d.clipTo(nb, na);
+    nb.invert();
+    d.build(na, nb.all());
     return d.merged(na.all());
   }
 

@@ -1,0 +1,74 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+import yentra.core.envelope.ReadNote;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Vec3;
+
+/**
+ * UNI-203: coordinates far from the origin. The farthest vertex in plan of all surfaces and spaces,
+ * in the file's own coordinates.
+ */
+final class FarFromOrigin implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "UNI-203",
+          Severity.WARNING,
+          "coordinates far from the origin",
+          "The farthest vertex in plan of all surfaces and spaces, in the file's own coordinates.",
+          "Programs that compute in single precision lose millimetres there, and shells fall open.",
+          List.of(new Limit("distance", "m", 10_000, 100, 10_000_000)));
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    Vec3 origin = context.envelope().delivered().origin();
+    double far = 0;
+    for (Surface s : context.envelope().surfaces()) {
+      far = Math.max(far, farthest(s.polygon(), origin));
+    }
+    for (var s : context.envelope().spaces()) {
+      for (Polygon p : s.shell()) {
+        far = Math.max(far, farthest(p, origin));
+      }
+    }
+    double limit = context.limit(DESCRIPTOR, "distance");
+    if (far <= limit) {
+      return;
+    }
+    ReadNote cause =
+        context.envelope().notes().stream()
+            .filter(n -> n.kind() == ReadNote.Kind.FAR_AWAY)
+            .findFirst()
+            .orElse(null);
+    FindingBuilder b =
+        context.finding(
+            DESCRIPTOR, cause == null ? new String[0] : cause.names().toArray(String[]::new));
+    if (cause != null) {
+      b.at(cause.line(), cause.column());
+    }
+    report.accept(
+        b.measured(far, limit, "m")
+            .says(
+                String.format(
+                    Locale.ROOT,
+                    "The model stands %.1f km from the origin of its coordinates.%s",
+                    far / 1000,
+                    cause == null ? "" : " " + cause.message() + ".")));
+  }
+
+  private static double farthest(Polygon p, Vec3 origin) {
+    double far = 0;
+    for (Vec3 v : p.outer()) {
+      far = Math.max(far, Math.hypot(v.x() + origin.x(), v.y() + origin.y()));
+    }
+    return far;
+  }
+}

@@ -1,0 +1,288 @@
+package yentra.core.check;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.index.strtree.STRtree;
+import yentra.core.geometry.Box;
+import yentra.core.geometry.PlanarOverlay;
+import yentra.core.geometry.Plane;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Shell;
+import yentra.core.geometry.SolidOverlay;
+import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Vec3;
+import yentra.core.model.ArchitecturalModel;
+import yentra.core.model.Body;
+import yentra.core.model.Element;
+
+/**
+ * What the checks of the architectural model share: every element's box, which elements stand in
+ * each other's place, which bounding elements touch no space. Worked out once, when first asked
+ * for; bodies are read one at a time and not kept.
+ */
+final class ModelSurvey {
+  private static final int MOST_FACES = 2000;
+
+  /** Faces this far apart across construction still belong together, in metres. */
+  private static final double REACH = 0.6;
+
+  private static final double BEHIND = 0.05;
+  private static final double CONTACT = 0.01;
+
+  /** Facets of a curved wall and of the space beside it need not be parallel. */
+  private static final double ALIGNED = Math.cos(Math.toRadians(20));
+
+  private final ArchitecturalModel model;
+  private final Tolerance tolerance;
+  private List<Measured> measured;
+  private List<Twin> twins;
+  private List<Element> boundNothing;
+
+  ModelSurvey(ArchitecturalModel model, Tolerance tolerance) {
+    this.model = model;
+    this.tolerance = tolerance;
+  }
+
+  /** An element with what is known of its body without keeping its faces. */
+  record Measured(
+      Element element,
+      Box box,
+      double volume,
+      int faces,
+      double chordError,
+      List<String> simplified,
+      String problem) {}
+
+  /** Two elements in one place; {@code share} is the common part of the larger one, 0 to 1. */
+  record Twin(Element a, Element b, double share) {}
+
+  ArchitecturalModel model() {
+    return model;
+  }
+
+  /** All elements that can have a body, in the model's order. */
+  synchronized List<Measured> measured() {
+    if (measured == null) {
+      measured = model.elements().parallelStream().map(this::measure).toList();
+    }
+    return measured;
+  }
+
+  private Measured measure(Element e) {
+    Body body = model.body(e);
+    Shell shell = Shell.of(body.faces());
+    return new Measured(
+        e,
+        shell.box(),
+        Math.abs(shell.signedVolume()),
+        body.faces().size(),
+        body.chordError(),
+        body.approximations(),
+        body.problem());
+  }
+
+  boolean is(Element e, String... kinds) {
+    for (String k : kinds) {
+      if (model.isKind(e.entity(), k)) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Whether an element is of a kind that separates spaces from each other or from outside. */
+  boolean isBounding(Element e) {
+    return is(e, "IfcWall", "IfcCurtainWall", "IfcSlab", "IfcRoof");
+  }
+
+  /** Elements of one class that fill the same place, each pair once. */
+  synchronized List<Twin> twins() {
+    if (twins == null) {
+      Map<String, List<Measured>> byClass = new LinkedHashMap<>();
+      for (Measured m : measured()) {
+        if (m.faces > 0
+            && is(m.element, "IfcElement")
+            && !is(m.element, "IfcFeatureElement", "IfcVirtualElement")) {
+          byClass.computeIfAbsent(plainClass(m.element), k -> new ArrayList<>()).add(m);
+        }
+      }
+      twins = byClass.values().parallelStream().flatMap(l -> twins(l).stream()).toList();
+    }
+    return twins;
+  }
+
+  /** IfcWallStandardCase is a wall like any other. */
+  private static String plainClass(Element e) {
+    return e.entity().replaceAll("(StandardCase|ElementedCase)$", "");
+  }
+
+  private List<Twin> twins(List<Measured> alike) {
+    STRtree tree = new STRtree();
+    for (int i = 0; i < alike.size(); i++) {
+      tree.insert(plan(alike.get(i).box), i);
+    }
+    List<int[]> pairs = new ArrayList<>();
+    for (int i = 0; i < alike.size(); i++) {
+      for (Object o : tree.query(plan(alike.get(i).box))) {
+        int j = (Integer) o;
+        if (j > i && sameBox(alike.get(i).box, alike.get(j).box)) {
+          pairs.add(new int[] {i, j});
+        }
+      }
+    }
+    pairs.sort(Comparator.<int[]>comparingInt(p -> p[0]).thenComparingInt(p -> p[1]));
+    List<Twin> out = new ArrayList<>();
+    for (int[] p : pairs) {
+      Element a = alike.get(p[0]).element;
+      Element b = alike.get(p[1]).element;
+      if (!a.parent().equals(b.key()) && !b.parent().equals(a.key())) {
+        double share = share(alike.get(p[0]), alike.get(p[1]));
+        if (share > 0) {
+          out.add(new Twin(a, b, share));
+        }
+      }
+    }
+    return out;
+  }
+
+  private static Envelope plan(Box b) {
+    return new Envelope(b.min().x(), b.max().x(), b.min().y(), b.max().y());
+  }
+
+  /** Whether nine tenths of the larger box are common in every direction. */
+  private boolean sameBox(Box a, Box b) {
+    return same(a.min().x(), a.max().x(), b.min().x(), b.max().x())
+        && same(a.min().y(), a.max().y(), b.min().y(), b.max().y())
+        && same(a.min().z(), a.max().z(), b.min().z(), b.max().z());
+  }
+
+  private boolean same(double a0, double a1, double b0, double b1) {
+    double common = Math.min(a1, b1) - Math.max(a0, b0);
+    double longer = Math.max(a1 - a0, b1 - b0);
+    return common >= 0.9 * longer - tolerance.length();
+  }
+
+  private double share(Measured a, Measured b) {
+    List<Polygon> fa = model.body(a.element).faces();
+    List<Polygon> fb = model.body(b.element).faces();
+    if (sameFaces(fa, fb)) {
+      return 1;
+    }
+    double larger = Math.max(a.volume, b.volume);
+    if (larger <= 0 || fa.size() + fb.size() > MOST_FACES) {
+      return 0;
+    }
+    List<Polygon> common = SolidOverlay.intersection(outward(fa), outward(fb), tolerance);
+    return Math.min(1, Math.max(0, Shell.of(common).signedVolume()) / larger);
+  }
+
+  private static List<Polygon> outward(List<Polygon> faces) {
+    return Shell.of(faces).signedVolume() < 0
+        ? faces.stream().map(Polygon::reversed).toList()
+        : faces;
+  }
+
+  private boolean sameFaces(List<Polygon> a, List<Polygon> b) {
+    if (a.size() != b.size()) {
+      return false;
+    }
+    List<Vec3> left = a.stream().map(Polygon::mean).sorted(BY_PLACE).toList();
+    List<Vec3> right = b.stream().map(Polygon::mean).sorted(BY_PLACE).toList();
+    for (int i = 0; i < left.size(); i++) {
+      if (left.get(i).distance(right.get(i)) > tolerance.length()) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static final Comparator<Vec3> BY_PLACE =
+      Comparator.comparingLong((Vec3 v) -> Math.round(v.x() * 100))
+          .thenComparingLong(v -> Math.round(v.y() * 100))
+          .thenComparingLong(v -> Math.round(v.z() * 100))
+          .thenComparingDouble(Vec3::x)
+          .thenComparingDouble(Vec3::y)
+          .thenComparingDouble(Vec3::z);
+
+  private record SpaceFace(Polygon polygon, Plane plane) {}
+
+  /**
+   * Bounding elements none of whose parts has a face opposite a space's, at most {@link #REACH}
+   * outside of it. Empty when the model has no space with a body.
+   */
+  synchronized List<Element> boundNothing() {
+    if (boundNothing == null) {
+      boundNothing = findBoundNothing();
+    }
+    return boundNothing;
+  }
+
+  private List<Element> findBoundNothing() {
+    STRtree faces = new STRtree();
+    int n = 0;
+    for (Element e : model.elements()) {
+      if (is(e, "IfcSpace")) {
+        List<Polygon> body = model.body(e).faces();
+        for (Polygon p : outward(body)) {
+          Envelope box = plan(p.box());
+          box.expandBy(REACH);
+          faces.insert(box, new SpaceFace(p, p.plane()));
+          n++;
+        }
+      }
+    }
+    if (n == 0) {
+      return List.of();
+    }
+    faces.build();
+    Map<String, List<Element>> parts = new HashMap<>();
+    for (Element e : model.elements()) {
+      if (!e.parent().isEmpty() && is(e, "IfcElement")) {
+        parts.computeIfAbsent(e.parent(), k -> new ArrayList<>()).add(e);
+      }
+    }
+    return model.elements().parallelStream()
+        .filter(this::isBounding)
+        .filter(e -> model.element(e.parent()).filter(this::isBounding).isEmpty())
+        .filter(e -> !isStairPart(e))
+        .filter(e -> hasBody(e, parts) && !touches(e, parts, faces, 0))
+        .toList();
+  }
+
+  private boolean isStairPart(Element e) {
+    return model.element(e.parent()).filter(p -> is(p, "IfcStair", "IfcRamp")).isPresent();
+  }
+
+  private boolean hasBody(Element e, Map<String, List<Element>> parts) {
+    return !model.body(e).isEmpty()
+        || parts.getOrDefault(e.key(), List.of()).stream().anyMatch(p -> !model.body(p).isEmpty());
+  }
+
+  private boolean touches(Element e, Map<String, List<Element>> parts, STRtree faces, int depth) {
+    for (Polygon p : model.body(e).faces()) {
+      for (Object o : faces.query(plan(p.box()))) {
+        if (touches(p, (SpaceFace) o)) {
+          return true;
+        }
+      }
+    }
+    return depth < 4
+        && parts.getOrDefault(e.key(), List.of()).stream()
+            .anyMatch(part -> touches(part, parts, faces, depth + 1));
+  }
+
+  private boolean touches(Polygon p, SpaceFace f) {
+    double z = Math.min(p.box().max().z(), f.polygon.box().max().z() + REACH);
+    if (z < Math.max(p.box().min().z(), f.polygon.box().min().z() - REACH)
+        || Math.abs(p.normal().dot(f.plane.normal())) < ALIGNED) {
+      return false;
+    }
+    double d = f.plane.distance(p.mean());
+    return d >= -BEHIND && d <= REACH && PlanarOverlay.commonArea(f.polygon, p) > CONTACT;
+  }
+}

@@ -1,0 +1,351 @@
+package yentra.core.ifc;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Vec3;
+import yentra.core.model.ArchitecturalModel;
+import yentra.core.model.Body;
+import yentra.core.model.Classification;
+import yentra.core.model.Element;
+import yentra.core.model.PropertySet;
+import yentra.core.step.StepFile;
+import yentra.core.step.StepInstance;
+import yentra.core.step.StepValue;
+
+/**
+ * The architectural model of an IFC file (IFC2X3, IFC4, IFC4X3; ISO 16739): all products and groups
+ * with names, types, places in the structure, properties, materials and bodies.
+ *
+ * <p>Coordinates are metres near a {@link #localOrigin}: a model that stands farther than {@link
+ * #FAR} from the origin of its file is read relative to a whole-metre point near it, so that no
+ * digits are lost.
+ */
+public final class IfcModel implements ArchitecturalModel {
+  /** Farther from the origin than this, in metres, a model is moved near it. */
+  static final double FAR = 1000;
+
+  private final StepFile file;
+  private final String stated;
+  private final IfcSchema schema;
+  private final IfcUnits units;
+  private final IfcRelations relations;
+  private final IfcPlacements placements;
+  private final Tolerance tolerance;
+  private final Vec3 localOrigin;
+  private final IfcBodies.Shared shared = new IfcBodies.Shared();
+  private final IfcProperties properties;
+  private final List<Element> elements;
+  private final Map<String, Element> byKey = new HashMap<>();
+  private final Map<Integer, Element> byNumber = new HashMap<>();
+  private final Map<Integer, Body> bodies = new ConcurrentHashMap<>();
+
+  private IfcModel(StepFile file, String stated, Tolerance tolerance) {
+    this.file = file;
+    this.stated = stated;
+    this.tolerance = tolerance;
+    this.schema = IfcSchema.of(stated);
+    this.units = IfcUnits.of(file, schema);
+    this.relations = new IfcRelations(file);
+    this.localOrigin = LocalOrigin.of(file, schema, units);
+    this.placements = new IfcPlacements(file, schema, units, localOrigin);
+    this.properties = new IfcProperties(file, schema, units, relations);
+    this.elements = List.copyOf(readElements());
+    for (Element e : elements) {
+      byKey.put(e.key(), e);
+      byNumber.put(e.number(), e);
+    }
+  }
+
+  /**
+   * Reads a file.
+   *
+   * @throws UnreadableException when it is no Part 21 file, is cut off, or holds no IFC project
+   */
+  public static IfcModel of(byte[] bytes, ReadLimits limits, Tolerance tolerance)
+      throws UnreadableException {
+    StepFile file = StepFile.of(bytes);
+    String stated = schema(file);
+    if (!stated.startsWith("IFC") && file.ofType("IFCPROJECT").length == 0) {
+      throw new UnreadableException(
+          "This is a STEP file of the schema "
+              + (stated.isEmpty() ? "(none stated)" : stated)
+              + ", not IFC.",
+          1,
+          1);
+    }
+    if (file.ofType("IFCSPACE").length > limits.objects() / 8) {
+      throw new UnreadableException(
+          "The file holds "
+              + file.ofType("IFCSPACE").length
+              + " spaces, more than Yentra reads. Split the model.",
+          1,
+          1);
+    }
+    return new IfcModel(file, stated, tolerance);
+  }
+
+  static String schema(StepFile file) {
+    for (StepInstance h : file.header()) {
+      if (h.is("FILE_SCHEMA") && !h.list(0).isEmpty()) {
+        return h.list(0).get(0) instanceof StepValue.Text t ? t.value() : "";
+      }
+    }
+    return "";
+  }
+
+  public StepFile file() {
+    return file;
+  }
+
+  /** The schema as the file's header states it. */
+  public String stated() {
+    return stated;
+  }
+
+  public IfcSchema schema() {
+    return schema;
+  }
+
+  IfcUnits units() {
+    return units;
+  }
+
+  IfcRelations relations() {
+    return relations;
+  }
+
+  IfcPlacements placements() {
+    return placements;
+  }
+
+  /** The point in the file's world coordinates, in metres, that is the origin of the model. */
+  public Vec3 localOrigin() {
+    return localOrigin;
+  }
+
+  IfcBodies bodyReader() {
+    return new IfcBodies(file, schema, placements, units, tolerance, shared);
+  }
+
+  @Override
+  public List<Element> elements() {
+    return elements;
+  }
+
+  @Override
+  public Optional<Element> element(String key) {
+    return Optional.ofNullable(byKey.get(key));
+  }
+
+  /** The element of an instance number, if it is one. */
+  public Optional<Element> element(int number) {
+    return Optional.ofNullable(byNumber.get(number));
+  }
+
+  @Override
+  public List<PropertySet> properties(Element element) {
+    return properties.of(element.number());
+  }
+
+  @Override
+  public Element.Materials materials(Element element) {
+    return properties.materials(element.number());
+  }
+
+  @Override
+  public List<Classification> classifications(Element element) {
+    return properties.classifications(element.number());
+  }
+
+  @Override
+  public List<Whole> wholes(Element element) {
+    List<Whole> out = new ArrayList<>();
+    Set<Integer> seen = new HashSet<>();
+    int at = element.number();
+    while (seen.add(at)) {
+      String relation =
+          relations.nest.has(at)
+              ? "IfcRelNests"
+              : relations.whole.has(at)
+                  ? "IfcRelAggregates"
+                  : relations.container.has(at)
+                      ? "IfcRelContainedInSpatialStructure"
+                      : relations.filled.has(at) ? "IfcRelFillsElement" : "IfcRelVoidsElement";
+      int group = 0;
+      for (int g : relations.groups.get(at)) {
+        group = g;
+        whole("IfcRelAssignsToGroup", g, out);
+      }
+      int next = up(at);
+      if (next == 0 && group == 0) {
+        break;
+      }
+      whole(relation, next, out);
+      at = next == 0 ? group : next;
+    }
+    return out;
+  }
+
+  private void whole(String relation, int number, List<Whole> out) {
+    Element e = byNumber.get(number);
+    if (e != null) {
+      out.add(new Whole(relation, e));
+    }
+  }
+
+  /** What an instance is part of, contained in, fills or is cut from; 0 when nothing. */
+  private int up(int at) {
+    int[] ways = {
+      relations.whole.get(at),
+      relations.container.get(at),
+      relations.filled.get(at),
+      relations.host.get(at)
+    };
+    for (int w : ways) {
+      if (w != 0) {
+        return w;
+      }
+    }
+    return 0;
+  }
+
+  @Override
+  public boolean isKind(String entity, String of) {
+    return schema.is(entity, of);
+  }
+
+  @Override
+  public Body body(Element element) {
+    return bodies.computeIfAbsent(element.number(), this::read);
+  }
+
+  /** The body without keeping it; for whoever looks at each element once. */
+  public Body readBody(Element element) {
+    Body kept = bodies.get(element.number());
+    return kept != null ? kept : read(element.number());
+  }
+
+  private Body read(int number) {
+    StepInstance i = file.get(number);
+    return i == null
+        ? Body.failed("the instance is malformed")
+        : bodyReader()
+            .of(
+                i,
+                i.ref(schema.index(i.type(), "ObjectPlacement")),
+                i.ref(schema.index(i.type(), "Representation")));
+  }
+
+  SourceRef source(StepInstance i) {
+    int[] place = file.place(i.id());
+    return new SourceRef(schema.proper(i.type()), i.text(0), i.text(2), place[0], place[1]);
+  }
+
+  private List<Element> readElements() {
+    Map<String, Boolean> wanted = new HashMap<>();
+    Map<Integer, String> storeyNames = new HashMap<>();
+    for (int s : file.ofType("IFCBUILDINGSTOREY")) {
+      StepInstance i = file.get(s);
+      storeyNames.put(s, i == null ? "" : i.text(2));
+    }
+    Map<String, StepInstance> taken = new LinkedHashMap<>();
+    List<Element> out = new ArrayList<>();
+    file.all()
+        .filter(
+            n -> wanted.computeIfAbsent(file.type(n), t -> schema.is(t, "IfcProduct", "IfcGroup")))
+        .forEach(
+            n -> {
+              StepInstance i = file.get(n);
+              if (i != null) {
+                String id = i.text(0);
+                String key = id.isEmpty() || taken.putIfAbsent(id, i) != null ? "#" + n : id;
+                out.add(element(i, key, storeyNames));
+              }
+            });
+    return out;
+  }
+
+  private Element element(StepInstance i, String key, Map<Integer, String> storeyNames) {
+    int type = relations.type.get(i.id());
+    StepInstance typeObject = type == 0 ? null : file.get(type);
+    int up = up(i.id());
+    return new Element(
+        key,
+        i.id(),
+        schema.proper(i.type()),
+        predefined(i, typeObject),
+        i.text(2),
+        i.text(schema.index(i.type(), "LongName")),
+        i.text(3),
+        i.text(schema.index(i.type(), "ObjectType")),
+        i.text(schema.index(i.type(), "Tag")),
+        typeObject == null ? "" : typeObject.text(2),
+        storey(i.id(), storeyNames),
+        up == 0 ? "" : keyOf(up),
+        layer(i),
+        source(i));
+  }
+
+  private String keyOf(int number) {
+    StepInstance p = file.get(number);
+    return p == null || p.text(0).isEmpty() ? "#" + number : p.text(0);
+  }
+
+  private String predefined(StepInstance i, StepInstance type) {
+    String own = i.enumeration(schema.index(i.type(), "PredefinedType"));
+    if (own.isEmpty() || own.equals("NOTDEFINED")) {
+      String of = type == null ? "" : type.enumeration(schema.index(type.type(), "PredefinedType"));
+      own = of.isEmpty() ? own : of;
+      if (of.equals("USERDEFINED")) {
+        String word = type.text(schema.index(type.type(), "ElementType"));
+        return word.isEmpty() ? of : word;
+      }
+    }
+    String word = i.text(schema.index(i.type(), "ObjectType"));
+    return own.equals("USERDEFINED") && !word.isEmpty() ? word : own;
+  }
+
+  private String storey(int number, Map<Integer, String> names) {
+    int at = number;
+    for (int depth = 0; depth < 40 && at != 0; depth++) {
+      String name = names.get(at);
+      if (name != null) {
+        return name;
+      }
+      at = up(at);
+    }
+    return "";
+  }
+
+  private String layer(StepInstance i) {
+    StepInstance shape = file.get(i.ref(schema.index(i.type(), "Representation")));
+    if (shape == null || relations.layer.size() == 0) {
+      return "";
+    }
+    for (int r : shape.refs(2)) {
+      int l = relations.layer.get(r);
+      StepInstance rep = l == 0 ? file.get(r) : null;
+      if (rep != null) {
+        for (int item : rep.refs(3)) {
+          l = l == 0 ? relations.layer.get(item) : l;
+        }
+      }
+      StepInstance layer = l == 0 ? null : file.get(l);
+      if (layer != null) {
+        return layer.text(0);
+      }
+    }
+    return "";
+  }
+}

@@ -1,0 +1,54 @@
+package yentra.core.model;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What the architect delivered, before anything is left out. Elements are in the order of the file;
+ * properties, materials and bodies are read when asked for. May be read by several threads.
+ */
+public interface ArchitecturalModel {
+  List<Element> elements();
+
+  Optional<Element> element(String key);
+
+  /** Property and quantity sets: the element's own before those of its type. */
+  List<PropertySet> properties(Element element);
+
+  Element.Materials materials(Element element);
+
+  List<Classification> classifications(Element element);
+
+  /** Keys and relation names of what the element is part of, the nearest first. */
+  List<Whole> wholes(Element element);
+
+  Body body(Element element);
+
+  /** Whether a class is another or a subtype of it; capitals do not matter. */
+  boolean isKind(String entity, String of);
+
+  /** The model of a delivery that is read as an envelope only: no elements. */
+  static ArchitecturalModel none() {
+    return NoModel.INSTANCE;
+  }
+
+  /**
+   * Something that an element is part of.
+   *
+   * @param relation such as {@code IfcRelAggregates}
+   */
+  record Whole(String relation, Element whole) {}
+
+  /** The first property of this name, in the set named or, when that is empty, in any. */
+  default Optional<Property> property(Element element, String set, String name) {
+    for (PropertySet s : properties(element)) {
+      if (set.isEmpty() || s.name().equals(set)) {
+        Optional<Property> p = s.property(name);
+        if (p.isPresent()) {
+          return p;
+        }
+      }
+    }
+    return Optional.empty();
+  }
+}

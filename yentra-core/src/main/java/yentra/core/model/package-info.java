@@ -1,0 +1,2 @@
+/** The architectural model as delivered: elements with their properties, materials and bodies. */
+package yentra.core.model;
