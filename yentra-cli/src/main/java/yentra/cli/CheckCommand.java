@@ -20,6 +20,7 @@ import yentra.core.check.Finding;
 import yentra.core.check.Limits;
 import yentra.core.check.Severity;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.scope.ScopeSheet;
 
 /** Reads each file, makes the envelope, runs every check. */
 @Command(
@@ -51,6 +52,12 @@ final class CheckCommand implements Callable<Integer> {
           "the files are deliveries of one project (each is checked on its own; they are not yet compared)")
   private boolean together;
 
+  @Option(
+      names = "--sheet",
+      description =
+          "a scope sheet to apply to IFC files first: an XLSX or IDS file, or geometry, thermal, programme")
+  private String sheet;
+
   @Parameters(arity = "1..*", paramLabel = "FILE", description = "IFC or gbXML files")
   private List<Path> files;
 
@@ -60,6 +67,7 @@ final class CheckCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     Limits set = limits == null ? Limits.STANDARD : readLimits(limits);
+    ScopeSheet applied = sheet == null ? null : Sheets.read(sheet);
     if (together) {
       System.err.println(
           "The files are checked each on its own: comparing origins, units and north is not built yet.");
@@ -69,7 +77,7 @@ final class CheckCommand implements Callable<Integer> {
     for (Path file : files) {
       Map<String, Object> report;
       try {
-        Checked checked = Checked.of(file, set);
+        Checked checked = Checked.of(file, set, applied);
         exit = Math.max(exit, checked.hasFaults() ? 1 : 0);
         if (format == Format.TEXT) {
           text(checked);

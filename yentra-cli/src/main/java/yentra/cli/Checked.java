@@ -3,6 +3,7 @@ package yentra.cli;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Finding;
@@ -12,7 +13,13 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Tolerance;
+import yentra.core.ifc.IfcModel;
+import yentra.core.ifc.IfcReader;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.scope.ScopeResult;
+import yentra.core.scope.ScopeRun;
+import yentra.core.scope.ScopeSheet;
+import yentra.core.scope.ScopedModel;
 
 /** A file read and checked, with the times it took in milliseconds. */
 record Checked(
@@ -24,13 +31,31 @@ record Checked(
     long deriveMs,
     long checkMs) {
   static Checked of(Path file, Limits limits) throws IOException, UnreadableException {
+    return of(file, limits, null);
+  }
+
+  /** Checks a file, with a scope sheet applied first where one is given. */
+  static Checked of(Path file, Limits limits, ScopeSheet sheet)
+      throws IOException, UnreadableException {
     Tolerance tolerance = Tolerance.standard();
     long t0 = System.nanoTime();
     DeliveryReader.Reading reading =
         new DeliveryReader(ReadLimits.standard(), tolerance)
             .read(new FileSource(file), DeliveryReader.Progress.NONE);
     long t1 = System.nanoTime();
-    CheckContext context = new CheckContext(reading.envelope(), reading.model(), limits, tolerance);
+    CheckContext context;
+    if (sheet != null && reading.model() instanceof IfcModel model) {
+      ScopeResult result = ScopeRun.of(sheet, model, Map.of());
+      ScopedModel scoped = ScopedModel.of(model, result);
+      reading =
+          new DeliveryReader.Reading(
+              reading.format(),
+              IfcReader.envelope(model, e -> scoped.element(e.key()).isPresent(), tolerance),
+              scoped);
+      context = new CheckContext(reading.envelope(), scoped, limits, tolerance).with(result);
+    } else {
+      context = new CheckContext(reading.envelope(), reading.model(), limits, tolerance);
+    }
     long t2 = System.nanoTime();
     List<Finding> findings = CheckCatalogue.run(context);
     long t3 = System.nanoTime();

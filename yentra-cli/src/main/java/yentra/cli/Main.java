@@ -15,6 +15,7 @@ import picocli.CommandLine.Command;
     subcommands = {
       CheckCommand.class,
       TranslateCommand.class,
+      ScopeCommand.class,
       InfoCommand.class,
       CatalogueCommand.class
     })

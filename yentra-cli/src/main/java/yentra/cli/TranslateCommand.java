@@ -1,9 +1,7 @@
 package yentra.cli;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -51,14 +49,12 @@ final class TranslateCommand implements Callable<Integer> {
     }
     Handover handover =
         Handover.gbxml(checked.envelope(), ReadLimits.standard(), Tolerance.standard());
-    Path target = out.toAbsolutePath();
-    Path part = Files.createTempFile(target.getParent(), ".yentra", ".part");
-    try {
-      Files.write(part, handover.bytes());
-      Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);
-    } finally {
-      Files.deleteIfExists(part);
-    }
+    Output.write(
+        out,
+        stream -> {
+          stream.write(handover.bytes());
+          return null;
+        });
     handover.differences().forEach(d -> System.out.println("differs: " + d));
     System.out.println(
         out

@@ -40,6 +40,8 @@ public final class CheckCatalogue {
           new LocationMissing(),
           new NorthMissing(),
           new DuplicateElements(),
+          new MissingValue(),
+          new RefusedValue(),
           new SpaceWithoutBody(),
           new BoundsNothing(),
           new ApproximatedBody());

@@ -11,6 +11,7 @@ import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Tolerance;
 import yentra.core.model.ArchitecturalModel;
+import yentra.core.scope.ScopeResult;
 
 /**
  * What all checks of one run share: the envelope, the limits, and what has been measured once for
@@ -23,6 +24,7 @@ public final class CheckContext {
   private final SpaceVolumes volumes;
   private final Naming naming;
   private final ModelSurvey survey;
+  private final ScopeResult scope;
   private final Map<String, Integer> directions = new ConcurrentHashMap<>();
   private SpaceOverlaps overlaps;
 
@@ -33,11 +35,19 @@ public final class CheckContext {
 
   public CheckContext(
       Envelope envelope, ArchitecturalModel model, Limits limits, Tolerance tolerance) {
-    this(envelope, new ModelSurvey(model, tolerance), limits, tolerance);
+    this(envelope, new ModelSurvey(model, tolerance), NO_SCOPE, limits, tolerance);
   }
 
-  private CheckContext(Envelope envelope, ModelSurvey survey, Limits limits, Tolerance tolerance) {
+  private static final ScopeResult NO_SCOPE = new ScopeResult(List.of(), List.of(), Map.of());
+
+  private CheckContext(
+      Envelope envelope,
+      ModelSurvey survey,
+      ScopeResult scope,
+      Limits limits,
+      Tolerance tolerance) {
     this.survey = survey;
+    this.scope = scope;
     this.envelope = envelope;
     this.limits = limits;
     this.tolerance = tolerance;
@@ -63,7 +73,16 @@ public final class CheckContext {
 
   /** The same checks of another state of the envelope; the model is not surveyed again. */
   public CheckContext with(Envelope other) {
-    return new CheckContext(other, survey, limits, tolerance);
+    return new CheckContext(other, survey, scope, limits, tolerance);
+  }
+
+  /** The same checks, with the requirements of a scope sheet. */
+  public CheckContext with(ScopeResult result) {
+    return new CheckContext(envelope, survey, result, limits, tolerance);
+  }
+
+  ScopeResult scope() {
+    return scope;
   }
 
   ModelSurvey survey() {

@@ -14,10 +14,17 @@ final class FindingBuilder {
   private Evidence evidence = Evidence.NONE;
   private int line;
   private int column;
+  private Severity severity;
 
   FindingBuilder(Descriptor check, List<String> objects) {
     this.check = check;
     this.objects = objects;
+    this.severity = check.severity();
+  }
+
+  FindingBuilder severity(Severity s) {
+    severity = s;
+    return this;
   }
 
   FindingBuilder measured(double value, Double broken, String inUnit) {
@@ -50,7 +57,7 @@ final class FindingBuilder {
   Finding says(String message) {
     return new Finding(
         check.code(),
-        check.severity(),
+        severity,
         objects,
         measured,
         limit,

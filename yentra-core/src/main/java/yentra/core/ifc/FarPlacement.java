@@ -30,7 +30,7 @@ final class FarPlacement {
                   String.format(Locale.ROOT, "%.3f", Math.hypot(at.x(), at.y())),
                   1,
                   "The placement of "
-                      + model.schema().proper(type)
+                      + model.entities().proper(type)
                       + " "
                       + i.text(2)
                       + " carries the model away",

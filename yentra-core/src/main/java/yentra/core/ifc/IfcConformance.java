@@ -44,7 +44,7 @@ final class IfcConformance {
   IfcConformance(IfcModel model) {
     this.model = model;
     this.file = model.file();
-    this.schema = model.schema();
+    this.schema = model.entities();
   }
 
   List<ReadNote> notes() {

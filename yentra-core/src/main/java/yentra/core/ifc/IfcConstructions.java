@@ -223,7 +223,7 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
             known(t, 2),
             null,
             SourceRef.at(
-                model.schema().proper(source.type()),
+                model.entities().proper(source.type()),
                 "#" + source.id(),
                 file.place(source.id())[0],
                 file.place(source.id())[1]),

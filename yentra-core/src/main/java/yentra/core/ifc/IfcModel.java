@@ -1,9 +1,10 @@
 package yentra.core.ifc;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,6 +20,7 @@ import yentra.core.model.Body;
 import yentra.core.model.Classification;
 import yentra.core.model.Element;
 import yentra.core.model.PropertySet;
+import yentra.core.model.PropertyValue;
 import yentra.core.step.StepFile;
 import yentra.core.step.StepInstance;
 import yentra.core.step.StepValue;
@@ -46,6 +48,7 @@ public final class IfcModel implements ArchitecturalModel {
   private final IfcBodies.Shared shared = new IfcBodies.Shared();
   private final IfcProperties properties;
   private final List<Element> elements;
+  private final List<Element> definitions;
   private final Map<String, Element> byKey = new HashMap<>();
   private final Map<Integer, Element> byNumber = new HashMap<>();
   private final Map<Integer, Body> bodies = new ConcurrentHashMap<>();
@@ -60,11 +63,12 @@ public final class IfcModel implements ArchitecturalModel {
     this.localOrigin = LocalOrigin.of(file, schema, units);
     this.placements = new IfcPlacements(file, schema, units, localOrigin);
     this.properties = new IfcProperties(file, schema, units, relations);
-    this.elements = List.copyOf(readElements());
-    for (Element e : elements) {
-      byKey.put(e.key(), e);
-      byNumber.put(e.number(), e);
-    }
+    Map<Integer, String> storeyNames = storeyNames();
+    Set<String> taken = new HashSet<>();
+    this.elements = read(taken, storeyNames, "IfcProduct", "IfcGroup");
+    this.definitions = read(taken, storeyNames, "IfcProject", "IfcTypeObject");
+    elements.forEach(this::index);
+    definitions.forEach(this::index);
   }
 
   /**
@@ -95,6 +99,11 @@ public final class IfcModel implements ArchitecturalModel {
     return new IfcModel(file, stated, tolerance);
   }
 
+  private void index(Element e) {
+    byKey.put(e.key(), e);
+    byNumber.put(e.number(), e);
+  }
+
   static String schema(StepFile file) {
     for (StepInstance h : file.header()) {
       if (h.is("FILE_SCHEMA") && !h.list(0).isEmpty()) {
@@ -108,12 +117,13 @@ public final class IfcModel implements ArchitecturalModel {
     return file;
   }
 
-  /** The schema as the file's header states it. */
-  public String stated() {
+  @Override
+  public String schema() {
     return stated;
   }
 
-  public IfcSchema schema() {
+  /** The tables of the schema that the file is read by. */
+  public IfcSchema entities() {
     return schema;
   }
 
@@ -144,6 +154,35 @@ public final class IfcModel implements ArchitecturalModel {
   }
 
   @Override
+  public List<Element> definitions() {
+    return definitions;
+  }
+
+  /** Attributes that are lengths, and so are converted. */
+  private static final Set<String> LENGTHS =
+      Set.of(
+          "OverallHeight",
+          "OverallWidth",
+          "Elevation",
+          "RefElevation",
+          "ElevationOfRefHeight",
+          "ElevationOfTerrain",
+          "ElevationWithFlooring",
+          "RiserHeight",
+          "TreadLength");
+
+  @Override
+  public Optional<PropertyValue> attribute(Element element, String name) {
+    StepInstance i = file.get(element.number());
+    int at = i == null ? -1 : schema.index(i.type(), name);
+    PropertyValue v = at < 0 ? null : properties.value(i.get(at), 0);
+    if (v instanceof PropertyValue.Number n && LENGTHS.contains(name)) {
+      v = new PropertyValue.Number(n.value() * units.length(), "m", "IfcLengthMeasure");
+    }
+    return Optional.ofNullable(v);
+  }
+
+  @Override
   public Optional<Element> element(String key) {
     return Optional.ofNullable(byKey.get(key));
   }
@@ -171,36 +210,34 @@ public final class IfcModel implements ArchitecturalModel {
   @Override
   public List<Whole> wholes(Element element) {
     List<Whole> out = new ArrayList<>();
-    Set<Integer> seen = new HashSet<>();
-    int at = element.number();
-    while (seen.add(at)) {
-      String relation =
-          relations.nest.has(at)
-              ? "IfcRelNests"
-              : relations.whole.has(at)
-                  ? "IfcRelAggregates"
-                  : relations.container.has(at)
-                      ? "IfcRelContainedInSpatialStructure"
-                      : relations.filled.has(at) ? "IfcRelFillsElement" : "IfcRelVoidsElement";
-      int group = 0;
+    Set<Integer> seen = new HashSet<>(Set.of(element.number()));
+    Deque<Integer> open = new ArrayDeque<>(seen);
+    while (!open.isEmpty()) {
+      int at = open.poll();
+      whole(
+          relations.nest.has(at) ? "IfcRelNests" : "IfcRelAggregates",
+          relations.whole.get(at),
+          seen,
+          open,
+          out);
+      whole("IfcRelContainedInSpatialStructure", relations.container.get(at), seen, open, out);
+      whole("IfcRelFillsElement", relations.filled.get(at), seen, open, out);
+      whole("IfcRelVoidsElement", relations.host.get(at), seen, open, out);
       for (int g : relations.groups.get(at)) {
-        group = g;
-        whole("IfcRelAssignsToGroup", g, out);
+        whole("IfcRelAssignsToGroup", g, seen, open, out);
       }
-      int next = up(at);
-      if (next == 0 && group == 0) {
-        break;
-      }
-      whole(relation, next, out);
-      at = next == 0 ? group : next;
     }
     return out;
   }
 
-  private void whole(String relation, int number, List<Whole> out) {
-    Element e = byNumber.get(number);
-    if (e != null) {
-      out.add(new Whole(relation, e));
+  private void whole(
+      String relation, int number, Set<Integer> seen, Deque<Integer> open, List<Whole> out) {
+    if (number != 0 && seen.add(number)) {
+      open.add(number);
+      Element e = byNumber.get(number);
+      if (e != null) {
+        out.add(new Whole(relation, e));
+      }
     }
   }
 
@@ -252,28 +289,30 @@ public final class IfcModel implements ArchitecturalModel {
     return new SourceRef(schema.proper(i.type()), i.text(0), i.text(2), place[0], place[1]);
   }
 
-  private List<Element> readElements() {
-    Map<String, Boolean> wanted = new HashMap<>();
-    Map<Integer, String> storeyNames = new HashMap<>();
+  private Map<Integer, String> storeyNames() {
+    Map<Integer, String> names = new HashMap<>();
     for (int s : file.ofType("IFCBUILDINGSTOREY")) {
       StepInstance i = file.get(s);
-      storeyNames.put(s, i == null ? "" : i.text(2));
+      names.put(s, i == null ? "" : i.text(2));
     }
-    Map<String, StepInstance> taken = new LinkedHashMap<>();
+    return names;
+  }
+
+  private List<Element> read(Set<String> taken, Map<Integer, String> storeyNames, String... kinds) {
+    Map<String, Boolean> wanted = new HashMap<>();
     List<Element> out = new ArrayList<>();
     file.all()
-        .filter(
-            n -> wanted.computeIfAbsent(file.type(n), t -> schema.is(t, "IfcProduct", "IfcGroup")))
+        .filter(n -> wanted.computeIfAbsent(file.type(n), t -> schema.is(t, kinds)))
         .forEach(
             n -> {
               StepInstance i = file.get(n);
               if (i != null) {
                 String id = i.text(0);
-                String key = id.isEmpty() || taken.putIfAbsent(id, i) != null ? "#" + n : id;
+                String key = id.isEmpty() || !taken.add(id) ? "#" + n : id;
                 out.add(element(i, key, storeyNames));
               }
             });
-    return out;
+    return List.copyOf(out);
   }
 
   private Element element(StepInstance i, String key, Map<Integer, String> storeyNames) {

@@ -3,6 +3,7 @@ package yentra.core.ifc;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -46,7 +47,7 @@ final class IfcProperties {
     int type = relations.type.get(object);
     StepInstance t = type == 0 ? null : file.get(type);
     if (t != null) {
-      Set<Integer> sets = new java.util.LinkedHashSet<>();
+      Set<Integer> sets = new LinkedHashSet<>();
       sets.addAll(t.refs(schema.index(t.type(), "HasPropertySets")));
       for (int s : relations.sets.get(type)) {
         sets.add(s);
@@ -105,7 +106,7 @@ final class IfcProperties {
     for (int i = 4; i < e.attributes().size(); i++) {
       PropertyValue v = value(s.get(i), 0);
       if (v != null) {
-        out.add(new Property(e.attributes().get(i).name(), v, s.id()));
+        out.add(new Property(e.attributes().get(i).name(), v, "", s.id()));
       }
     }
   }
@@ -118,7 +119,7 @@ final class IfcProperties {
     String name = prefix + p.text(0);
     switch (p.type()) {
       case "IFCPROPERTYSINGLEVALUE" ->
-          out.add(new Property(name, value(p.get(2), p.ref(3)), number));
+          out.add(new Property(name, value(p.get(2), p.ref(3)), type(p.get(2)), number));
       case "IFCPROPERTYENUMERATEDVALUE", "IFCPROPERTYLISTVALUE" -> {
         List<PropertyValue> many = new ArrayList<>();
         int unit = p.is("IFCPROPERTYLISTVALUE") ? p.ref(3) : 0;
@@ -128,7 +129,12 @@ final class IfcProperties {
             many.add(one);
           }
         }
-        out.add(new Property(name, many.isEmpty() ? null : new PropertyValue.Many(many), number));
+        out.add(
+            new Property(
+                name,
+                many.isEmpty() ? null : new PropertyValue.Many(many),
+                p.list(2).isEmpty() ? "" : type(p.list(2).get(0)),
+                number));
       }
       case "IFCPROPERTYBOUNDEDVALUE" -> bounded(p, name, out);
       case "IFCCOMPLEXPROPERTY", "IFCPHYSICALCOMPLEXQUANTITY" -> {
@@ -137,7 +143,7 @@ final class IfcProperties {
         }
       }
       case "IFCPROPERTYTABLEVALUE", "IFCPROPERTYREFERENCEVALUE" ->
-          out.add(new Property(name, null, number));
+          out.add(new Property(name, null, "", number));
       default -> quantity(p, name, out);
     }
   }
@@ -151,7 +157,12 @@ final class IfcProperties {
         many.add(v);
       }
     }
-    out.add(new Property(name, many.isEmpty() ? null : new PropertyValue.Many(many), p.id()));
+    String type = type(p.get(p.get(2) instanceof StepValue.Typed ? 2 : 3));
+    out.add(new Property(name, many.isEmpty() ? null : new PropertyValue.Many(many), type, p.id()));
+  }
+
+  private static String type(StepValue v) {
+    return v instanceof StepValue.Typed t ? IfcMeasures.proper(t.type()) : "";
   }
 
   /** IfcQuantityLength, Area, Volume, Count, Weight, Time: Name, Description, Unit, value. */
@@ -176,10 +187,10 @@ final class IfcProperties {
                     (PropertyValue)
                         units.si(measure.toUpperCase(java.util.Locale.ROOT), measure, d, p.ref(2)))
             .orElse(null);
-    out.add(new Property(name, v, p.id()));
+    out.add(new Property(name, v, measure, p.id()));
   }
 
-  private PropertyValue value(StepValue v, int unit) {
+  PropertyValue value(StepValue v, int unit) {
     StepValue plain = v instanceof StepValue.Typed t ? t.value() : v;
     if (plain instanceof StepValue.Number n) {
       return v instanceof StepValue.Typed t
@@ -209,45 +220,57 @@ final class IfcProperties {
     if (i == null) {
       return Element.Materials.NONE;
     }
-    List<Element.Layer> layers = new ArrayList<>();
-    List<String> names = new ArrayList<>();
-    materials(i, layers, names, 0);
-    return new Element.Materials(layers, List.copyOf(new java.util.LinkedHashSet<>(names)));
+    MaterialReader reader = new MaterialReader();
+    reader.read(i, 0);
+    return new Element.Materials(
+        reader.layers, List.copyOf(reader.names), List.copyOf(reader.aliases));
   }
 
-  private void materials(
-      StepInstance i, List<Element.Layer> layers, List<String> names, int depth) {
-    if (depth > 4) {
-      return;
+  private final class MaterialReader {
+    final List<Element.Layer> layers = new ArrayList<>();
+    final Set<String> names = new LinkedHashSet<>();
+    final Set<String> aliases = new LinkedHashSet<>();
+
+    void read(StepInstance i, int depth) {
+      if (depth > 4) {
+        return;
+      }
+      alias(i);
+      switch (i.type()) {
+        case "IFCMATERIAL" -> names.add(i.text(0));
+        case "IFCMATERIALLAYERSETUSAGE",
+            "IFCMATERIALPROFILESETUSAGE",
+            "IFCMATERIALPROFILESETUSAGETAPERING" ->
+            each(List.of(i.ref(0)), depth);
+        case "IFCMATERIALLAYERSET", "IFCMATERIALLIST" -> each(i.refs(0), depth);
+        case "IFCMATERIALPROFILESET", "IFCMATERIALCONSTITUENTSET" -> each(i.refs(2), depth);
+        case "IFCMATERIALPROFILE", "IFCMATERIALCONSTITUENT" -> each(List.of(i.ref(2)), depth);
+        case "IFCMATERIALLAYER", "IFCMATERIALLAYERWITHOFFSETS" -> {
+          StepInstance m = file.get(i.ref(0));
+          layers.add(
+              new Element.Layer(
+                  m == null ? "" : m.text(0), i.number(1).orElse(0.0) * units.length()));
+          each(List.of(i.ref(0)), depth);
+        }
+        default -> {}
+      }
     }
-    switch (i.type()) {
-      case "IFCMATERIAL" -> names.add(i.text(0));
-      case "IFCMATERIALLAYERSETUSAGE",
-          "IFCMATERIALPROFILESETUSAGE",
-          "IFCMATERIALPROFILESETUSAGETAPERING" ->
-          each(List.of(i.ref(0)), layers, names, depth);
-      case "IFCMATERIALLAYERSET", "IFCMATERIALLIST" -> each(i.refs(0), layers, names, depth);
-      case "IFCMATERIALPROFILESET", "IFCMATERIALCONSTITUENTSET" ->
-          each(i.refs(2), layers, names, depth);
-      case "IFCMATERIALPROFILE", "IFCMATERIALCONSTITUENT" ->
-          each(List.of(i.ref(2)), layers, names, depth);
-      case "IFCMATERIALLAYER", "IFCMATERIALLAYERWITHOFFSETS" -> {
-        StepInstance m = file.get(i.ref(0));
-        String name = m == null ? "" : m.text(0);
-        layers.add(new Element.Layer(name, i.number(1).orElse(0.0) * units.length()));
-        if (!name.isEmpty()) {
-          names.add(name);
+
+    private void alias(StepInstance i) {
+      for (String attribute : new String[] {"Name", "LayerSetName", "Category"}) {
+        String word = i.text(schema.index(i.type(), attribute));
+        if (!word.isEmpty() && !(i.is("IFCMATERIAL") && attribute.equals("Name"))) {
+          aliases.add(word);
         }
       }
-      default -> {}
     }
-  }
 
-  private void each(List<Integer> refs, List<Element.Layer> layers, List<String> names, int depth) {
-    for (int r : refs) {
-      StepInstance i = file.get(r);
-      if (i != null) {
-        materials(i, layers, names, depth + 1);
+    private void each(List<Integer> refs, int depth) {
+      for (int r : refs) {
+        StepInstance i = file.get(r);
+        if (i != null) {
+          read(i, depth + 1);
+        }
       }
     }
   }

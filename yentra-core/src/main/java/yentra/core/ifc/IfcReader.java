@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 import yentra.core.boundary.BoundaryMatching;
 import yentra.core.boundary.DeliveredBoundary;
 import yentra.core.envelope.BoundaryKind;
@@ -48,13 +49,15 @@ public final class IfcReader {
   private final IfcUnits units;
   private final IfcRelations relations;
   private final IfcConstructions constructions;
+  private final Predicate<Element> inScope;
   private final Tolerance tolerance;
   private final List<ReadNote> notes = new ArrayList<>();
   private final Map<Integer, String> storeyKeys = new LinkedHashMap<>();
   private final Map<Integer, String> zoneOf = new HashMap<>();
 
-  private IfcReader(IfcModel model, Tolerance tolerance) {
+  private IfcReader(IfcModel model, Predicate<Element> inScope, Tolerance tolerance) {
     this.model = model;
+    this.inScope = inScope;
     this.file = model.file();
     this.units = model.units();
     this.relations = model.relations();
@@ -74,7 +77,17 @@ public final class IfcReader {
 
   /** The envelope that the model's spaces and their delivered boundaries give. */
   public static Envelope envelope(IfcModel model, Tolerance tolerance) {
-    return new IfcReader(model, tolerance).envelope();
+    return envelope(model, e -> true, tolerance);
+  }
+
+  /**
+   * The envelope that the spaces in scope give. A boundary whose element is out of scope stays,
+   * since the space ends there all the same, and is noted.
+   *
+   * @param inScope says of each element whether it is in
+   */
+  public static Envelope envelope(IfcModel model, Predicate<Element> inScope, Tolerance tolerance) {
+    return new IfcReader(model, inScope, tolerance).envelope();
   }
 
   private Envelope envelope() {
@@ -88,6 +101,7 @@ public final class IfcReader {
     IfcBoundaries reader = new IfcBoundaries(model, tolerance);
     List<DeliveredBoundary> boundaries = unique(reader.read(rooms));
     reader.problems().forEach(p -> note(ReadNote.Kind.LEFT_OUT, "", p, 0));
+    outOfScope(boundaries);
     BoundaryMatching.Result matched =
         new BoundaryMatching(ground, tolerance).match(boundaries, constructions);
     List<Surface> surfaces = new ArrayList<>(matched.surfaces());
@@ -102,7 +116,7 @@ public final class IfcReader {
     notes.addAll(new IfcConformance(model).notes());
     return Envelope.of(
         new Envelope.Parts(
-            Delivered.si(Delivered.IFC, model.stated(), model.localOrigin()),
+            Delivered.si(Delivered.IFC, model.schema(), model.localOrigin()),
             IfcSite.of(model),
             List.of(building),
             storeys,
@@ -122,8 +136,29 @@ public final class IfcReader {
     notes.add(new ReadNote(kind, object, "", "", 1, message, place[0], place[1]));
   }
 
+  /** Says which elements bound spaces although they are out of scope. */
+  private void outOfScope(List<DeliveredBoundary> boundaries) {
+    Map<String, Integer> byClass = new java.util.TreeMap<>();
+    Set<String> seen = new HashSet<>();
+    for (DeliveredBoundary b : boundaries) {
+      if (b.element() != null && seen.add(b.elementKey())) {
+        model
+            .element(b.elementKey())
+            .filter(inScope.negate())
+            .ifPresent(e -> byClass.merge(e.entity(), 1, Integer::sum));
+      }
+    }
+    byClass.forEach(
+        (entity, n) ->
+            note(
+                ReadNote.Kind.ASSUMED,
+                "",
+                n + " " + entity + " out of scope bound spaces: their boundaries stay",
+                0));
+  }
+
   private void fileNotes() {
-    String schema = model.stated();
+    String schema = model.schema();
     if (!IfcSchema.isKnown(schema)) {
       notes.add(
           new ReadNote(
@@ -251,7 +286,10 @@ public final class IfcReader {
     List<Space> out = new ArrayList<>();
     Set<String> taken = new HashSet<>();
     List<Element> all =
-        model.elements().stream().filter(e -> e.entity().equals("IfcSpace")).toList();
+        model.elements().stream()
+            .filter(e -> e.entity().equals("IfcSpace"))
+            .filter(inScope)
+            .toList();
     all.parallelStream().forEach(model::body);
     for (Element e : all) {
       int id = e.number();

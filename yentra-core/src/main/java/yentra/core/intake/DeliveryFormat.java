@@ -8,7 +8,9 @@ import yentra.core.envelope.UnreadableException;
 /** What kind of file the first bytes say it is; the file's name is not trusted. */
 public enum DeliveryFormat {
   GBXML,
-  IFC;
+  IFC,
+  /** A zip archive with one IFC file in it. */
+  IFCZIP;
 
   /**
    * Judges a file by its first bytes.
@@ -34,10 +36,7 @@ public enum DeliveryFormat {
           1);
     }
     if (starts(head, 'P', 'K', 3, 4)) {
-      throw new UnreadableException(
-          "This is a zip archive, not IFC or gbXML text. Unpack it and bring in the file inside.",
-          1,
-          1);
+      return IFCZIP;
     }
     if (starts(head, 0xFE, 0xFF) || starts(head, 0xFF, 0xFE)) {
       return GBXML;

@@ -65,8 +65,13 @@ public final class DeliveryReader {
       if (format == DeliveryFormat.GBXML) {
         return new Reading(format, GbxmlReader.read(in, limits), ArchitecturalModel.none());
       }
-      IfcModel model = IfcModel.of(whole(in, length), limits, tolerance);
-      return new Reading(format, IfcReader.envelope(model, tolerance), model);
+      byte[] bytes = whole(in, length);
+      IfcModel model =
+          IfcModel.of(
+              format == DeliveryFormat.IFCZIP ? IfcArchive.unpack(bytes, limits) : bytes,
+              limits,
+              tolerance);
+      return new Reading(DeliveryFormat.IFC, IfcReader.envelope(model, tolerance), model);
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }

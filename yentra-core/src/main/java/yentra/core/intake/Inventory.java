@@ -34,8 +34,11 @@ public record Inventory(
       if (format == DeliveryFormat.GBXML) {
         GbxmlInventory.of(in, limits, facts, (name, n, b) -> classes.put(name, new Count(n, b)));
       } else {
+        byte[] bytes = in.readAllBytes();
         yentra.core.ifc.IfcInventory.of(
-            in.readAllBytes(), facts, (name, n, b) -> classes.put(name, new Count(n, b)));
+            format == DeliveryFormat.IFCZIP ? IfcArchive.unpack(bytes, limits) : bytes,
+            facts,
+            (name, n, b) -> classes.put(name, new Count(n, b)));
       }
     }
     return new Inventory(format, length, facts, classes);

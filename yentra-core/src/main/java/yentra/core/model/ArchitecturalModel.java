@@ -8,9 +8,18 @@ import java.util.Optional;
  * properties, materials and bodies are read when asked for. May be read by several threads.
  */
 public interface ArchitecturalModel {
+  /** The schema that the delivery states, such as {@code IFC4}; empty when it has none. */
+  String schema();
+
   List<Element> elements();
 
   Optional<Element> element(String key);
+
+  /** Objects that are no part of the building: the project and the types of elements. */
+  List<Element> definitions();
+
+  /** The value of an attribute by its name in the standard, in SI units; empty when not given. */
+  Optional<PropertyValue> attribute(Element element, String name);
 
   /** Property and quantity sets: the element's own before those of its type. */
   List<PropertySet> properties(Element element);

@@ -43,13 +43,19 @@ public record Element(
     return more.isEmpty() || more.equals(own) ? own : own.isEmpty() ? more : own + " " + more;
   }
 
-  /** Material names and thicknesses of an element. */
-  public record Materials(List<Layer> layers, List<String> names) {
-    public static final Materials NONE = new Materials(List.of(), List.of());
+  /**
+   * Materials of an element.
+   *
+   * @param names of the materials
+   * @param aliases what else they go by: categories, names of sets, layers, profiles, constituents
+   */
+  public record Materials(List<Layer> layers, List<String> names, List<String> aliases) {
+    public static final Materials NONE = new Materials(List.of(), List.of(), List.of());
 
     public Materials {
       layers = List.copyOf(layers);
       names = List.copyOf(names);
+      aliases = List.copyOf(aliases);
     }
 
     public boolean isEmpty() {

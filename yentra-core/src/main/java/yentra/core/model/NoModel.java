@@ -8,8 +8,23 @@ enum NoModel implements ArchitecturalModel {
   INSTANCE;
 
   @Override
+  public String schema() {
+    return "";
+  }
+
+  @Override
   public List<Element> elements() {
     return List.of();
+  }
+
+  @Override
+  public List<Element> definitions() {
+    return List.of();
+  }
+
+  @Override
+  public Optional<PropertyValue> attribute(Element element, String name) {
+    return Optional.empty();
   }
 
   @Override

@@ -64,6 +64,11 @@ public final class StepFile {
     return index.count;
   }
 
+  /** The length of the file in bytes. */
+  public int length() {
+    return bytes.length;
+  }
+
   /** The numbers of all instances of the types named, in the order of the file. */
   public int[] ofType(String... types) {
     return index.ofType(types);
@@ -165,6 +170,24 @@ public final class StepFile {
   public int numbers(int id, int parameter, double[] into) {
     int at = index.ordinal(id);
     return at < 0 ? -1 : new StepParser(bytes, index.positions[at]).numbers(parameter, into);
+  }
+
+  /** The place of an instance in the file's order, counted from 0, or -1 when there is none. */
+  public int ordinal(int id) {
+    return index.ordinal(id);
+  }
+
+  /** The number of the instance at a place in the file's order. */
+  public int idAt(int ordinal) {
+    return index.ids[ordinal];
+  }
+
+  /** Passes on every number that an instance refers to, in order, repeats included. */
+  public void references(int id, java.util.function.IntConsumer each) {
+    int at = index.ordinal(id);
+    if (at >= 0) {
+      index.references(at, each);
+    }
   }
 
   /** The text of an instance from its number to its semicolon; empty when there is none. */

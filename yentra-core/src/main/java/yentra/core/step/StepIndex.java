@@ -152,6 +152,10 @@ final class StepIndex {
     return linesBefore;
   }
 
+  void references(int ordinal, java.util.function.IntConsumer each) {
+    new Cursor(positions[ordinal]).references((to, at) -> each.accept(to));
+  }
+
   List<StepFile.Dangling> dangling(StepFile file) {
     boolean any = referenced.anyOutside(this);
     if (!any) {

@@ -1,0 +1,35 @@
+package yentra.cli;
+
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+
+/**
+ * Writes a file beside its place first, so that what was there stays until the new one is whole.
+ */
+final class Output {
+  private Output() {}
+
+  /** What fills the file. */
+  interface Content<T> {
+    T writeTo(OutputStream out) throws IOException;
+  }
+
+  static <T> T write(Path out, Content<T> content) throws IOException {
+    Path target = out.toAbsolutePath();
+    Path part = target.resolveSibling("." + target.getFileName() + ".part");
+    try {
+      T result;
+      try (OutputStream stream = new BufferedOutputStream(Files.newOutputStream(part), 1 << 16)) {
+        result = content.writeTo(stream);
+      }
+      Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);
+      return result;
+    } finally {
+      Files.deleteIfExists(part);
+    }
+  }
+}
