@@ -73,7 +73,7 @@ final class OfficeModel {
             "con-1", "Any", List.of(), 0.3, source("Construction", "con-1"), Extras.NONE);
     return Envelope.of(
         new Envelope.Parts(
-            Delivered.si(Delivered.GBXML, "6.01"),
+            Delivered.si(Delivered.GBXML, "6.01", Vec3.ZERO),
             new Site("", 50.0, 8.0, 0.0, 0.0, Extras.NONE),
             List.of(
                 new Building(

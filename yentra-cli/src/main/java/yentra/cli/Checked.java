@@ -49,9 +49,7 @@ record Checked(
       ScopedModel scoped = ScopedModel.of(model, result);
       reading =
           new DeliveryReader.Reading(
-              reading.format(),
-              IfcReader.envelope(model, e -> scoped.element(e.key()).isPresent(), tolerance),
-              scoped);
+              reading.format(), IfcReader.envelope(model, scoped, tolerance), scoped);
       context = new CheckContext(reading.envelope(), scoped, limits, tolerance).with(result);
     } else {
       context = new CheckContext(reading.envelope(), reading.model(), limits, tolerance);

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 
 /** The files of the demo scenario. */
 public final class DemoFiles {
+  public static final String ARCHITECTS_NAME = "marram-point-architecture.ifc";
   public static final String FAULTY_NAME = "marram-point.xml";
 
   private DemoFiles() {}
@@ -22,7 +23,15 @@ public final class DemoFiles {
 
   /** IFC4 of the sound building, with second-level space boundaries. */
   public static byte[] ifc() {
-    return IfcWriter.write(MarramPoint.sound());
+    return IfcWriter.write(MarramPoint.sound(), false);
+  }
+
+  /**
+   * IFC4 of the building as an architect delivers it: furniture, services and structure, gross
+   * areas that wrap rooms, a wall twice in one place, values that are missing or cannot be true.
+   */
+  public static byte[] architectsIfc() {
+    return IfcWriter.write(MarramPoint.sound(), true);
   }
 
   /** Writes all files into the directory that is the only argument. */
@@ -31,5 +40,6 @@ public final class DemoFiles {
     Files.write(dir.resolve(FAULTY_NAME), faultyGbxml());
     Files.write(dir.resolve("marram-point-sound.xml"), soundGbxml());
     Files.write(dir.resolve("marram-point.ifc"), ifc());
+    Files.write(dir.resolve(ARCHITECTS_NAME), architectsIfc());
   }
 }

@@ -18,13 +18,15 @@ import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Transform;
 import yentra.core.geometry.Vec3;
 
 /**
  * Writes an envelope as the IFC4 file of an architect who exports second-level space boundaries:
  * spaces as faceted bodies, an element of the right class for each surface, windows and doors in
- * openings, material layer sets with thermal properties, zones, and curve-bounded planes as
- * connection geometry. Lengths in metres; spaces reach to the middle of partitions.
+ * openings, all with bodies, material layer sets with thermal properties, common property sets,
+ * zones, and curve-bounded planes as connection geometry. Lengths in metres; spaces reach to the
+ * middle of partitions and to the inner face of outer walls.
  */
 final class IfcWriter {
   private final Envelope envelope;
@@ -35,29 +37,48 @@ final class IfcWriter {
   private final Map<Integer, List<Integer>> users = new LinkedHashMap<>();
   private final Map<String, List<Integer>> contained = new LinkedHashMap<>();
   private final Map<String, Integer> storeys = new LinkedHashMap<>();
+  private final Map<String, Double> thickness = new HashMap<>();
+  private final ArchitectsModel more;
   private int next = 1;
   private int placement;
   private int context;
 
-  private IfcWriter(Envelope envelope) {
+  private IfcWriter(Envelope envelope, boolean whole) {
     this.envelope = envelope;
+    this.more = whole ? new ArchitectsModel(this) : null;
+    Map<String, Material> materials = new HashMap<>();
+    envelope.materials().forEach(m -> materials.put(m.key(), m));
+    for (Construction c : envelope.constructions()) {
+      double sum = 0;
+      for (Layer l : envelope.layers()) {
+        if (c.layers().contains(l.key())) {
+          sum += l.materials().stream().mapToDouble(m -> materials.get(m).thickness()).sum();
+        }
+      }
+      thickness.put(c.key(), sum);
+    }
   }
 
-  static byte[] write(Envelope envelope) {
-    return new IfcWriter(envelope).file().getBytes(StandardCharsets.US_ASCII);
+  /**
+   * Writes the file.
+   *
+   * @param whole with all that an architect's model holds besides, and its flaws
+   */
+  static byte[] write(Envelope envelope, boolean whole) {
+    return new IfcWriter(envelope, whole).file().getBytes(StandardCharsets.US_ASCII);
   }
 
-  private int add(String text) {
+  int add(String text) {
     out.append('#').append(next).append('=').append(text).append(";\n");
     return next++;
   }
 
-  private static String number(double d) {
+  static String number(double d) {
     String s = String.format(Locale.ROOT, "%.6f", d).replaceAll("0+$", "");
     return s.equals("-0.") ? "0." : s;
   }
 
-  private static String text(String s) {
+  static String text(String s) {
     StringBuilder b = new StringBuilder("'");
     for (char c : s.toCharArray()) {
       if (c > 126) {
@@ -70,7 +91,7 @@ final class IfcWriter {
   }
 
   /** A GlobalId that depends on the name alone: 128 bits of a name-based UUID, in IFC's base 64. */
-  private static String guid(String name) {
+  static String guid(String name) {
     UUID u = UUID.nameUUIDFromBytes(("marram-point/" + name).getBytes(StandardCharsets.UTF_8));
     String alphabet = "0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz_$";
     java.math.BigInteger v =
@@ -88,7 +109,7 @@ final class IfcWriter {
     return "'" + new String(c) + "'";
   }
 
-  private static String refs(List<Integer> ids) {
+  static String refs(List<Integer> ids) {
     StringBuilder b = new StringBuilder("(");
     ids.forEach(i -> b.append(b.length() > 1 ? "," : "").append('#').append(i));
     return b.append(')').toString();
@@ -185,11 +206,13 @@ final class IfcWriter {
     aggregate("a3", building, new ArrayList<>(storeys.values()));
     envelope.spaces().forEach(this::space);
     for (String storey : storeys.keySet()) {
-      List<Integer> in =
-          envelope.spaces().stream()
-              .filter(s -> storey.equals(s.storey()))
-              .map(s -> spaces.get(s.key()))
-              .toList();
+      List<Integer> in = new ArrayList<>();
+      envelope.spaces().stream()
+          .filter(s -> storey.equals(s.storey()))
+          .forEach(s -> in.add(spaces.get(s.key())));
+      if (more != null) {
+        in.addAll(more.grossAreas(storey));
+      }
       aggregate("spaces-" + storey, storeys.get(storey), in);
     }
     envelope
@@ -213,6 +236,9 @@ final class IfcWriter {
             });
     envelope.constructions().forEach(this::layerSet);
     envelope.surfaces().forEach(this::surface);
+    if (more != null) {
+      more.write();
+    }
     users.forEach(
         (set, elements) ->
             add(
@@ -262,7 +288,11 @@ final class IfcWriter {
     return add("IFCPOLYLOOP(" + refs(ring.stream().map(this::point).toList()) + ")");
   }
 
-  private int brep(List<Polygon> faces) {
+  int placement() {
+    return placement;
+  }
+
+  int brep(List<Polygon> faces) {
     List<Integer> ids = new ArrayList<>();
     for (Polygon f : faces) {
       ids.add(add("IFCFACE((#" + add("IFCFACEOUTERBOUND(#" + loop(f.outer()) + ",.T.)") + "))"));
@@ -358,7 +388,9 @@ final class IfcWriter {
             + text(Character.toUpperCase(name.charAt(0)) + name.substring(1))
             + ",$,$,#"
             + placement
-            + ",$,$";
+            + ",#"
+            + brep(body(s, s.polygon(), thick(s), 0))
+            + ",$";
     String element =
         switch (s.type()) {
           case EXTERIOR_WALL, INTERIOR_WALL, UNDERGROUND_WALL ->
@@ -371,6 +403,7 @@ final class IfcWriter {
     int id = add(element);
     uses(id, s.construction());
     contain(s, id);
+    common(s, id);
     Map<String, Integer> parents = new LinkedHashMap<>();
     for (int i = 0; i < s.sides().size(); i++) {
       Polygon face = s.face(i);
@@ -387,6 +420,63 @@ final class IfcWriter {
               pair));
     }
     s.openings().forEach(o -> opening(s, id, o, parents));
+  }
+
+  private double thick(Surface s) {
+    return thickness.getOrDefault(s.construction() == null ? "" : s.construction(), 0.1);
+  }
+
+  /**
+   * A body on a surface: outside of it where it has one space, about it where it has two.
+   *
+   * @param beyond how far it reaches out of the construction on both sides, m
+   */
+  private List<Polygon> body(Surface s, Polygon p, double thick, double beyond) {
+    Vec3 n = s.polygon().normal();
+    double whole = thick(s);
+    double from = s.sides().size() > 1 ? -whole / 2 : 0;
+    double start = from + (whole - thick) / 2 - beyond;
+    Polygon base = p.transformed(Transform.translation(n.times(start)));
+    return Room.prism(base.outer(), n.times(thick + 2 * beyond));
+  }
+
+  private void common(Surface s, int element) {
+    String set =
+        switch (s.type()) {
+          case EXTERIOR_WALL, INTERIOR_WALL, UNDERGROUND_WALL -> "Pset_WallCommon";
+          default -> "Pset_SlabCommon";
+        };
+    boolean wall = set.equals("Pset_WallCommon");
+    List<String> values = new ArrayList<>();
+    values.add("'LoadBearing',$,IFCBOOLEAN(" + (wall ? ".F." : ".T.") + ")");
+    if (more == null || !more.lacksExternal(s)) {
+      values.add("'IsExternal',$,IFCBOOLEAN(" + (s.sides().size() > 1 ? ".F." : ".T.") + ")");
+    }
+    if (wall && s.sides().size() > 1) {
+      values.add("'FireRating',$,IFCLABEL('REI 30')");
+    }
+    properties(set, s.key(), element, values);
+  }
+
+  /** A property set of an element; values are the parameters of each but the unit. */
+  void properties(String set, String key, int element, List<String> values) {
+    List<Integer> ids =
+        values.stream().map(v -> add("IFCPROPERTYSINGLEVALUE(" + v + ",$)")).toList();
+    int made =
+        add("IFCPROPERTYSET(" + guid(set + key) + ",$," + text(set) + ",$," + refs(ids) + ")");
+    add(
+        "IFCRELDEFINESBYPROPERTIES("
+            + guid("has" + set + key)
+            + ",$,$,$,(#"
+            + element
+            + "),#"
+            + made
+            + ")");
+  }
+
+  /** Puts an element on a storey. */
+  void contain(String storey, int element) {
+    contained.computeIfAbsent(storey, k -> new ArrayList<>()).add(element);
   }
 
   private static String side(Surface s) {
@@ -414,7 +504,9 @@ final class IfcWriter {
                 + guid("hole" + o.key())
                 + ",$,$,$,$,#"
                 + placement
-                + ",$,$,.OPENING.)");
+                + ",#"
+                + brep(body(s, o.polygon(), thick(s), 0.02))
+                + ",$,.OPENING.)");
     add("IFCRELVOIDSELEMENT(" + guid("void" + o.key()) + ",$,$,$,#" + wall + ",#" + hole + ")");
     boolean window = o.type().isGlazed();
     String what = (window ? "Window " : "Door ") + o.key();
@@ -426,7 +518,9 @@ final class IfcWriter {
             + text(what)
             + ",$,$,#"
             + placement
-            + ",$,$,"
+            + ",#"
+            + brep(body(s, o.polygon(), 0.06, 0))
+            + ",$,"
             + number(e.getHeight())
             + ","
             + number(e.getWidth());
@@ -438,29 +532,7 @@ final class IfcWriter {
     add("IFCRELFILLSELEMENT(" + guid("fill" + o.key()) + ",$,$,$,#" + hole + ",#" + id + ")");
     uses(id, o.construction());
     contain(s, id);
-    if (window) {
-      double u =
-          envelope.glazings().stream()
-              .filter(g -> g.key().equals(o.glazing()))
-              .findFirst()
-              .orElseThrow()
-              .uValue();
-      int p =
-          add(
-              "IFCPROPERTYSINGLEVALUE('ThermalTransmittance',$,IFCTHERMALTRANSMITTANCEMEASURE("
-                  + number(u)
-                  + "),$)");
-      int set =
-          add("IFCPROPERTYSET(" + guid("p" + o.key()) + ",$,'Pset_WindowCommon',$,(#" + p + "))");
-      add(
-          "IFCRELDEFINESBYPROPERTIES("
-              + guid("r" + o.key())
-              + ",$,$,$,(#"
-              + id
-              + "),#"
-              + set
-              + ")");
-    }
+    glazed(o, id);
     int i = 0;
     String pair = "$";
     for (Map.Entry<String, Integer> parent : parents.entrySet()) {
@@ -477,6 +549,27 @@ final class IfcWriter {
                   pair);
       i++;
     }
+  }
+
+  private void glazed(Opening o, int id) {
+    if (!o.type().isGlazed()) {
+      if (more != null) {
+        properties("Pset_DoorCommon", o.key(), id, more.door(o));
+      }
+      return;
+    }
+    double u =
+        envelope.glazings().stream()
+            .filter(g -> g.key().equals(o.glazing()))
+            .findFirst()
+            .orElseThrow()
+            .uValue();
+    List<String> values = new ArrayList<>();
+    values.add("'IsExternal',$,IFCBOOLEAN(.T.)");
+    if (more == null || !more.lacksTransmittance(o)) {
+      values.add("'ThermalTransmittance',$,IFCTHERMALTRANSMITTANCEMEASURE(" + number(u) + ")");
+    }
+    properties("Pset_WindowCommon", o.key(), id, values);
   }
 
   private int boundary(

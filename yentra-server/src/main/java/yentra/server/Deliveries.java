@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yentra.core.check.CheckCatalogue;
@@ -22,12 +23,19 @@ import yentra.core.envelope.Naming;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Tolerance;
+import yentra.core.ifc.IfcModel;
+import yentra.core.ifc.IfcReader;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.model.ArchitecturalModel;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Remedies;
 import yentra.core.repair.Repair;
 import yentra.core.repair.RepairPreview;
 import yentra.core.repair.Replay;
+import yentra.core.scope.ScopeResult;
+import yentra.core.scope.ScopeState;
+import yentra.core.scope.ScopeStep;
+import yentra.core.scope.ScopedModel;
 import yentra.server.db.tables.records.DeliveryRecord;
 import yentra.server.db.tables.records.RepairEntryRecord;
 
@@ -42,6 +50,7 @@ class Deliveries {
   private final Tolerance tolerance;
   private final ReadLimits limits;
   private final Cache<UUID, CheckContext> delivered = Caffeine.newBuilder().maximumSize(8).build();
+  private final Cache<UUID, Scoped> scopes = Caffeine.newBuilder().maximumSize(8).build();
   private final Cache<UUID, State> states = Caffeine.newBuilder().maximumSize(8).build();
 
   Deliveries(DeliveryStore store, ProjectStore projects, Tolerance tolerance, ReadLimits limits) {
@@ -51,8 +60,18 @@ class Deliveries {
     this.limits = limits;
   }
 
-  /** A delivery at one version of its log, checked. */
-  record State(long version, CheckContext context, List<Finding> findings) {
+  /**
+   * A delivery at one version of its log, checked.
+   *
+   * @param whole the architectural model as delivered
+   */
+  record State(
+      long version,
+      ArchitecturalModel whole,
+      ScopeState scope,
+      ScopeResult result,
+      CheckContext context,
+      List<Finding> findings) {
     Envelope envelope() {
       return context.envelope();
     }
@@ -63,25 +82,57 @@ class Deliveries {
     }
   }
 
+  /** What the scope steps in force make of a delivery, before any repair. */
+  private record Scoped(
+      List<UUID> steps, ScopeState scope, ScopeResult result, CheckContext context) {}
+
   State state(DeliveryRecord d) {
     State known = states.getIfPresent(d.getId());
     if (known != null && known.version == d.getVersion()) {
       return known;
     }
+    List<RepairEntryRecord> log = store.log(d.getId()).stream().limit(d.getLogPosition()).toList();
+    Scoped scoped = scoped(d, log.stream().filter(DeliveryStore::isScope).toList());
     List<Repair> repairs =
-        store.log(d.getId()).stream().limit(d.getLogPosition()).map(store::repair).toList();
-    CheckContext base = base(d);
+        log.stream().filter(e -> !DeliveryStore.isScope(e)).map(store::repair).toList();
+    CheckContext context = scoped.context;
+    if (!repairs.isEmpty()) {
+      context = context.with(Replay.of(context.envelope(), repairs, tolerance).envelope());
+    }
+    List<Finding> worstFirst = new ArrayList<>(CheckCatalogue.run(context));
+    worstFirst.sort(Comparator.comparing(Finding::severity));
     State made =
-        checked(
-            base.with(Replay.of(base.envelope(), repairs, tolerance).envelope()), d.getVersion());
+        new State(
+            d.getVersion(),
+            base(d).model(),
+            scoped.scope,
+            scoped.result,
+            context,
+            List.copyOf(worstFirst));
     states.put(d.getId(), made);
     return made;
   }
 
-  private static State checked(CheckContext context, long version) {
-    List<Finding> worstFirst = new ArrayList<>(CheckCatalogue.run(context));
-    worstFirst.sort(Comparator.comparing(Finding::severity));
-    return new State(version, context, List.copyOf(worstFirst));
+  private Scoped scoped(DeliveryRecord d, List<RepairEntryRecord> entries) {
+    List<UUID> steps = entries.stream().map(RepairEntryRecord::getId).toList();
+    Scoped known = scopes.getIfPresent(d.getId());
+    if (known != null && known.steps.equals(steps)) {
+      return known;
+    }
+    CheckContext base = base(d);
+    ScopeState scope = ScopeState.of(entries.stream().map(store::scopeStep).toList());
+    ScopeResult result = scope.run(base.model());
+    Scoped made = new Scoped(steps, scope, result, scoped(base, scope, result));
+    scopes.put(d.getId(), made);
+    return made;
+  }
+
+  private CheckContext scoped(CheckContext base, ScopeState scope, ScopeResult result) {
+    if (scope.isAsDelivered() || !(base.model() instanceof IfcModel model)) {
+      return base;
+    }
+    ScopedModel part = scope.scoped(model, result);
+    return base.scoped(IfcReader.envelope(model, part, tolerance), part, result);
   }
 
   /** Keeps what a job has just read, so that opening it does not read it again. */
@@ -158,9 +209,11 @@ class Deliveries {
                         e.getFinding(),
                         e.getMadeBy(),
                         e.getMadeAt(),
-                        e.getLogIndex() < position))
+                        e.getLogIndex() < position,
+                        e.getArea()))
             .toList();
-    return new ModelViews(s.context()).model(v, store.report(d), s.findings(), entries);
+    return new ModelViews(s.context())
+        .model(v, store.report(d), ScopeViews.summary(s), s.findings(), entries);
   }
 
   @Transactional(readOnly = true)
@@ -200,6 +253,22 @@ class Deliveries {
         finding,
         by);
     return view(store.get(id));
+  }
+
+  /** Makes a scope step that is worked out from the newest state. */
+  @Transactional
+  public Views.ModelView scope(UUID id, long basedOn, Function<State, ScopeStep> step, String by) {
+    DeliveryRecord d = current(id, basedOn);
+    State s = state(d);
+    ScopeStep made = step.apply(s);
+    store.append(d, made, made.describe(s.whole()), by);
+    return view(store.get(id));
+  }
+
+  /** The newest state. */
+  @Transactional(readOnly = true)
+  public State state(UUID id) {
+    return state(store.get(id));
   }
 
   @Transactional

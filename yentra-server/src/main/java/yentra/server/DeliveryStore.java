@@ -16,12 +16,14 @@ import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.core.repair.Repair;
+import yentra.core.scope.ScopeStep;
 import yentra.server.db.tables.records.DeliveryRecord;
 import yentra.server.db.tables.records.RepairEntryRecord;
 
 /** Deliveries, their bytes and their repair logs. Callers bring the transaction. */
 @Repository
 class DeliveryStore {
+  private static final String SCOPE = "scope";
   private final DSLContext db;
   private final JsonMapper json;
   private final Clock clock;
@@ -146,9 +148,33 @@ class DeliveryStore {
     return json.readValue(r.getRepair().data(), Repair.class);
   }
 
+  ScopeStep scopeStep(RepairEntryRecord r) {
+    return json.readValue(r.getRepair().data(), ScopeStep.class);
+  }
+
+  /** Whether an entry is about scope and values, and not about the envelope. */
+  static boolean isScope(RepairEntryRecord r) {
+    return r.getArea().equals(SCOPE);
+  }
+
   /** Appends an entry at the log position; undone entries behind it are discarded but kept. */
   void append(
       DeliveryRecord d, Repair repair, String summary, Optional<String> finding, String by) {
+    append(
+        d,
+        "envelope",
+        json.writerFor(Repair.class).writeValueAsString(repair),
+        summary,
+        finding.orElse(null),
+        by);
+  }
+
+  void append(DeliveryRecord d, ScopeStep step, String summary, String by) {
+    append(d, SCOPE, json.writerFor(ScopeStep.class).writeValueAsString(step), summary, null, by);
+  }
+
+  private void append(
+      DeliveryRecord d, String area, String change, String summary, String finding, String by) {
     db.update(REPAIR_ENTRY)
         .set(REPAIR_ENTRY.DISCARDED_AT, clock.instant())
         .where(REPAIR_ENTRY.DELIVERY_ID.eq(d.getId()))
@@ -159,14 +185,42 @@ class DeliveryStore {
         .set(REPAIR_ENTRY.ID, ids.get())
         .set(REPAIR_ENTRY.DELIVERY_ID, d.getId())
         .set(REPAIR_ENTRY.LOG_INDEX, d.getLogPosition())
-        .set(
-            REPAIR_ENTRY.REPAIR,
-            JSONB.valueOf(json.writerFor(Repair.class).writeValueAsString(repair)))
+        .set(REPAIR_ENTRY.AREA, area)
+        .set(REPAIR_ENTRY.REPAIR, JSONB.valueOf(change))
         .set(REPAIR_ENTRY.SUMMARY, summary)
-        .set(REPAIR_ENTRY.FINDING, finding.orElse(null))
+        .set(REPAIR_ENTRY.FINDING, finding)
         .set(REPAIR_ENTRY.MADE_BY, by)
         .set(REPAIR_ENTRY.MADE_AT, clock.instant())
         .execute();
+    move(d, d.getLogPosition() + 1);
+  }
+
+  /**
+   * Scope and values that are in force on the delivery before this one, of the same format, are
+   * made again on this one.
+   */
+  void carryScope(UUID delivery) {
+    DeliveryRecord d = get(delivery);
+    db.selectFrom(DELIVERY)
+        .where(DELIVERY.PROJECT_ID.eq(d.getProjectId()))
+        .and(DELIVERY.FORMAT.eq(d.getFormat()))
+        .and(DELIVERY.REVISION.lt(d.getRevision()))
+        .orderBy(DELIVERY.REVISION.desc())
+        .limit(1)
+        .fetchOptional()
+        .ifPresent(
+            before ->
+                log(before.getId()).stream()
+                    .limit(before.getLogPosition())
+                    .filter(DeliveryStore::isScope)
+                    .forEach(e -> copy(e, delivery)));
+  }
+
+  private void copy(RepairEntryRecord e, UUID delivery) {
+    DeliveryRecord d = get(delivery);
+    RepairEntryRecord r = e.copy();
+    r.setId(ids.get()).setDeliveryId(delivery).setLogIndex(d.getLogPosition());
+    r.store();
     move(d, d.getLogPosition() + 1);
   }
 

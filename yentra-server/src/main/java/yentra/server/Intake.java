@@ -246,6 +246,7 @@ class Intake {
                   j.getSize(),
                   j.getAskedBy(),
                   ModelViews.report(reading.envelope(), millis));
+          store.carryScope(delivery);
           int n =
               db.update(INTAKE_JOB)
                   .set(INTAKE_JOB.STATE, "done")

@@ -43,6 +43,9 @@ class IntakeConfig implements SmartInitializingSingleton {
           if (settings.demo() && projects.none()) {
             UUID project = projects.create("Marram Point lifeboat station");
             intake.receive(project, DemoFiles.FAULTY_NAME, DemoFiles.faultyGbxml(), "Yentra");
+            UUID architecture = projects.create("Marram Point, the architect’s model");
+            intake.receive(
+                architecture, DemoFiles.ARCHITECTS_NAME, DemoFiles.architectsIfc(), "Yentra");
           }
         });
   }

@@ -45,6 +45,7 @@ final class ModelViews {
   Views.ModelView model(
       Views.DeliveryView delivery,
       Views.ReportView report,
+      Views.ScopeSummary scope,
       List<Finding> findings,
       List<Views.LogView> log) {
     Remedies remedies = new Remedies(context);
@@ -55,6 +56,7 @@ final class ModelViews {
     return new Views.ModelView(
         delivery,
         report,
+        scope,
         envelope.site().northAzimuth(),
         storeys(),
         envelope.spaces().stream().map(this::space).toList(),

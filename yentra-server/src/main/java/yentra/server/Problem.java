@@ -2,6 +2,7 @@ package yentra.server;
 
 import java.util.Map;
 import org.springframework.http.HttpStatus;
+import yentra.core.scope.ScopeSheetException;
 
 /** A request that cannot be answered as asked; becomes a problem+json answer (RFC 9457). */
 public final class Problem extends RuntimeException {
@@ -54,6 +55,15 @@ public final class Problem extends RuntimeException {
         "unreadable",
         message,
         Map.of("line", line, "column", column));
+  }
+
+  /** A scope sheet with a cell that cannot be understood. */
+  static Problem sheet(ScopeSheetException e) {
+    return new Problem(
+        HttpStatus.UNPROCESSABLE_CONTENT,
+        "scope-sheet",
+        e.sentence(),
+        Map.of("sheet", e.sheet(), "row", e.row(), "column", e.column()));
   }
 
   HttpStatus status() {

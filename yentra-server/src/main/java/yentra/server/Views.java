@@ -46,6 +46,7 @@ final class Views {
   record ModelView(
       DeliveryView delivery,
       ReportView report,
+      ScopeSummary scope,
       @Schema(nullable = true) Double northAzimuth,
       List<StoreyView> storeys,
       List<SpaceView> spaces,
@@ -56,6 +57,22 @@ final class Views {
       List<FindingView> findings,
       Map<String, Integer> severities,
       List<LogView> log) {}
+
+  /**
+   * How much of the architectural model is in scope.
+   *
+   * @param sheet name of the scope sheet that was applied last
+   * @param faults how many requirements are not met
+   * @param gone how many decisions and values are about elements that this delivery does not have
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record ScopeSummary(
+      @Schema(nullable = true) String sheet,
+      int elements,
+      int in,
+      int faults,
+      int byHand,
+      int gone) {}
 
   /** Outdoor walls of one of eight orientations; azimuth from true north. */
   record PetalView(double azimuth, double wallArea, double glazedArea) {}
@@ -191,7 +208,8 @@ final class Views {
       @Schema(nullable = true) String finding,
       String madeBy,
       Instant madeAt,
-      boolean inForce) {}
+      boolean inForce,
+      String area) {}
 
   record PreviewRequest(Repair repair) {}
 

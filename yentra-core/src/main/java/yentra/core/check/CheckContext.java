@@ -12,6 +12,7 @@ import yentra.core.envelope.Surface;
 import yentra.core.geometry.Tolerance;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.scope.ScopeResult;
+import yentra.core.scope.ScopedModel;
 
 /**
  * What all checks of one run share: the envelope, the limits, and what has been measured once for
@@ -79,6 +80,16 @@ public final class CheckContext {
   /** The same checks, with the requirements of a scope sheet. */
   public CheckContext with(ScopeResult result) {
     return new CheckContext(envelope, survey, result, limits, tolerance);
+  }
+
+  /** The same checks of the part of the model that is in scope. */
+  public CheckContext scoped(Envelope of, ScopedModel part, ScopeResult result) {
+    return new CheckContext(of, survey.of(part), result, limits, tolerance);
+  }
+
+  /** The architectural model behind the envelope. */
+  public ArchitecturalModel model() {
+    return survey.model();
   }
 
   ScopeResult scope() {

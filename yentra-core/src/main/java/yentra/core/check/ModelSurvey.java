@@ -48,6 +48,32 @@ final class ModelSurvey {
     this.tolerance = tolerance;
   }
 
+  /**
+   * The survey of a part of this model. What has been measured is not measured again; which
+   * elements bound nothing is asked anew only when other spaces are in.
+   *
+   * @param part a model with some of this one's elements and the same bodies
+   */
+  ModelSurvey of(ArchitecturalModel part) {
+    ModelSurvey s = new ModelSurvey(part, tolerance);
+    s.measured =
+        measured().stream().filter(m -> part.element(m.element.key()).isPresent()).toList();
+    s.twins =
+        twins().stream()
+            .filter(t -> part.element(t.a.key()).isPresent())
+            .filter(t -> part.element(t.b.key()).isPresent())
+            .toList();
+    if (spaces(model).equals(spaces(part))) {
+      s.boundNothing =
+          boundNothing().stream().filter(e -> part.element(e.key()).isPresent()).toList();
+    }
+    return s;
+  }
+
+  private List<String> spaces(ArchitecturalModel of) {
+    return of.elements().stream().filter(e -> is(e, "IfcSpace")).map(Element::key).toList();
+  }
+
   /** An element with what is known of its body without keeping its faces. */
   record Measured(
       Element element,

@@ -13,6 +13,7 @@ import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.SourceRef;
+import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.Element;
 import yentra.core.model.Property;
 import yentra.core.model.PropertyValue;
@@ -28,6 +29,7 @@ import yentra.core.step.StepInstance;
  */
 final class IfcConstructions implements BoundaryMatching.Constructions {
   private final IfcModel model;
+  private final ArchitecturalModel values;
   private final StepFile file;
   private final IfcUnits units;
   private final Map<Integer, double[]> thermal = new HashMap<>();
@@ -37,8 +39,12 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
   private final Map<String, Material> materials = new LinkedHashMap<>();
   private final Map<String, Glazing> glazings = new LinkedHashMap<>();
 
-  IfcConstructions(IfcModel model) {
+  /**
+   * @param values the model with the values that were set
+   */
+  IfcConstructions(IfcModel model, ArchitecturalModel values) {
     this.model = model;
+    this.values = values;
     this.file = model.file();
     this.units = model.units();
     file.each(
@@ -115,7 +121,7 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
 
   /** ThermalTransmittance of the element or its type, in W/(m²K). */
   private Double stated(Element e) {
-    return model
+    return values
         .property(e, "", "ThermalTransmittance")
         .map(Property::value)
         .filter(PropertyValue.Number.class::isInstance)

@@ -52,6 +52,7 @@ public final class IfcModel implements ArchitecturalModel {
   private final Map<String, Element> byKey = new HashMap<>();
   private final Map<Integer, Element> byNumber = new HashMap<>();
   private final Map<Integer, Body> bodies = new ConcurrentHashMap<>();
+  private IfcVoids voids;
 
   private IfcModel(StepFile file, String stated, Tolerance tolerance) {
     this.file = file;
@@ -265,6 +266,18 @@ public final class IfcModel implements ArchitecturalModel {
   @Override
   public Body body(Element element) {
     return bodies.computeIfAbsent(element.number(), this::read);
+  }
+
+  @Override
+  public Body netBody(Element element) {
+    return voids().net(element);
+  }
+
+  private synchronized IfcVoids voids() {
+    if (voids == null) {
+      voids = new IfcVoids(this, tolerance);
+    }
+    return voids;
   }
 
   /** The body without keeping it; for whoever looks at each element once. */

@@ -28,6 +28,7 @@ import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
+import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.Body;
 import yentra.core.model.Element;
 import yentra.core.model.PropertySet;
@@ -45,6 +46,7 @@ import yentra.core.step.StepInstance;
  */
 public final class IfcReader {
   private final IfcModel model;
+  private final ArchitecturalModel values;
   private final StepFile file;
   private final IfcUnits units;
   private final IfcRelations relations;
@@ -55,14 +57,16 @@ public final class IfcReader {
   private final Map<Integer, String> storeyKeys = new LinkedHashMap<>();
   private final Map<Integer, String> zoneOf = new HashMap<>();
 
-  private IfcReader(IfcModel model, Predicate<Element> inScope, Tolerance tolerance) {
+  private IfcReader(
+      IfcModel model, ArchitecturalModel values, Predicate<Element> inScope, Tolerance tolerance) {
     this.model = model;
+    this.values = values;
     this.inScope = inScope;
     this.file = model.file();
     this.units = model.units();
     this.relations = model.relations();
     this.tolerance = tolerance;
-    this.constructions = new IfcConstructions(model);
+    this.constructions = new IfcConstructions(model, values);
   }
 
   /**
@@ -77,17 +81,18 @@ public final class IfcReader {
 
   /** The envelope that the model's spaces and their delivered boundaries give. */
   public static Envelope envelope(IfcModel model, Tolerance tolerance) {
-    return envelope(model, e -> true, tolerance);
+    return new IfcReader(model, model, e -> true, tolerance).envelope();
   }
 
   /**
    * The envelope that the spaces in scope give. A boundary whose element is out of scope stays,
    * since the space ends there all the same, and is noted.
    *
-   * @param inScope says of each element whether it is in
+   * @param scoped the model with what is in scope and the values that were set
    */
-  public static Envelope envelope(IfcModel model, Predicate<Element> inScope, Tolerance tolerance) {
-    return new IfcReader(model, inScope, tolerance).envelope();
+  public static Envelope envelope(IfcModel model, ArchitecturalModel scoped, Tolerance tolerance) {
+    return new IfcReader(model, scoped, e -> scoped.element(e.key()).isPresent(), tolerance)
+        .envelope();
   }
 
   private Envelope envelope() {
@@ -301,7 +306,7 @@ public final class IfcReader {
       Body body = model.body(e);
       bodyNotes(e, key, body);
       rooms.put(id, new IfcBoundaries.Room(s, key, Shell.of(body.faces())));
-      List<PropertySet> sets = model.properties(e);
+      List<PropertySet> sets = values.properties(e);
       out.add(
           new Space(
               key,

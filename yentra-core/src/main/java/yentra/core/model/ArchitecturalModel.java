@@ -33,6 +33,14 @@ public interface ArchitecturalModel {
 
   Body body(Element element);
 
+  /**
+   * The body without the holes that openings cut in it. Where they cannot be cut, the body as a
+   * whole, which says so among its approximations.
+   */
+  default Body netBody(Element element) {
+    return body(element);
+  }
+
   /** Whether a class is another or a subtype of it; capitals do not matter. */
   boolean isKind(String entity, String of);
 

@@ -1,9 +1,18 @@
 package yentra.core.model;
 
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.List;
 import java.util.Locale;
 
-/** The value of a property or quantity. */
+/** The value of a property or quantity; serialisable as JSON. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+@JsonSubTypes({
+  @JsonSubTypes.Type(value = PropertyValue.Text.class, name = "Text"),
+  @JsonSubTypes.Type(value = PropertyValue.Number.class, name = "Number"),
+  @JsonSubTypes.Type(value = PropertyValue.Logical.class, name = "Logical"),
+  @JsonSubTypes.Type(value = PropertyValue.Many.class, name = "Many")
+})
 public sealed interface PropertyValue {
   /** Words, or an enumeration's literal. */
   record Text(String value) implements PropertyValue {

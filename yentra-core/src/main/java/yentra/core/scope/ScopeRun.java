@@ -62,7 +62,9 @@ public final class ScopeRun {
         ? new Decision(
             e,
             sheet.othersIn(),
-            "no rule of the sheet names it; the rest is " + (sheet.othersIn() ? "in" : "out"),
+            sheet.rules().isEmpty() && sheet.name().isEmpty()
+                ? "no scope sheet is applied"
+                : "no rule of the sheet names it; the rest is " + (sheet.othersIn() ? "in" : "out"),
             0,
             false)
         : new Decision(e, decided.in(), reasons.get(decided), decided.row(), false);

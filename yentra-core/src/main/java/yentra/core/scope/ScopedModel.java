@@ -104,6 +104,11 @@ public final class ScopedModel implements ArchitecturalModel {
   }
 
   @Override
+  public Body netBody(Element element) {
+    return whole.netBody(element);
+  }
+
+  @Override
   public boolean isKind(String entity, String of) {
     return whole.isKind(entity, of);
   }

@@ -11,32 +11,17 @@ import yentra.core.scope.ScopeSheet.Gravity;
 
 /** Understands the rows of the sheets of a workbook. */
 final class SheetRows {
-  private final String scopeName;
-  private final List<List<String>> scope;
-  private final String propertiesName;
-  private final List<List<String>> properties;
-  private final String aboutName;
-  private final List<List<String>> about;
+  private static final String ABOUT = SheetGrid.ABOUT;
+  private final SheetGrid grid;
 
-  SheetRows(
-      String scopeName,
-      List<List<String>> scope,
-      String propertiesName,
-      List<List<String>> properties,
-      String aboutName,
-      List<List<String>> about) {
-    this.scopeName = scopeName;
-    this.scope = scope;
-    this.propertiesName = propertiesName;
-    this.properties = properties;
-    this.aboutName = aboutName;
-    this.about = about;
+  SheetRows(SheetGrid grid) {
+    this.grid = grid;
   }
 
   ScopeSheet sheet() throws ScopeSheetException {
     String name = said("Name");
     if (name.isEmpty()) {
-      throw new ScopeSheetException(aboutName, 1, "B", "The scope sheet needs a name.");
+      throw new ScopeSheetException(ABOUT, 1, "B", "The scope sheet needs a name.");
     }
     return new ScopeSheet(
         name,
@@ -48,7 +33,7 @@ final class SheetRows {
   }
 
   private String said(String key) {
-    for (List<String> row : about) {
+    for (List<String> row : grid.about()) {
       if (row.size() > 1 && row.get(0).equalsIgnoreCase(key)) {
         return row.get(1);
       }
@@ -57,19 +42,19 @@ final class SheetRows {
   }
 
   private boolean choice(String key, String yes, String no) throws ScopeSheetException {
-    for (int i = 0; i < about.size(); i++) {
-      List<String> row = about.get(i);
+    for (int i = 0; i < grid.about().size(); i++) {
+      List<String> row = grid.about().get(i);
       if (row.size() > 1 && row.get(0).equalsIgnoreCase(key)) {
         String word = row.get(1).toLowerCase(Locale.ROOT);
         if (word.equals(yes) || word.equals(no)) {
           return word.equals(yes);
         }
         throw new ScopeSheetException(
-            aboutName, i + 1, "B", "\"" + row.get(1) + "\": write " + yes + " or " + no + ".");
+            ABOUT, i + 1, "B", "\"" + row.get(1) + "\": write " + yes + " or " + no + ".");
       }
     }
     throw new ScopeSheetException(
-        aboutName, 0, "A", "The line \"" + key + "\" is missing: write " + yes + " or " + no + ".");
+        ABOUT, 0, "A", "The line \"" + key + "\" is missing: write " + yes + " or " + no + ".");
   }
 
   /** One row with its cells by heading. */
@@ -151,7 +136,7 @@ final class SheetRows {
   private List<ScopeRule> rules() throws ScopeSheetException {
     List<ScopeRule> out = new ArrayList<>();
     for (List<Line> g :
-        groups(lines(scopeName, scope, SheetWorkbook.scopeColumns()), "In or out")) {
+        groups(lines(SheetGrid.SCOPE, grid.scope(), SheetGrid.SCOPE_COLUMNS), "In or out")) {
       Line l = g.get(0);
       String word = l.get("In or out").toLowerCase(Locale.ROOT);
       if (!word.equals("in") && !word.equals("out")) {
@@ -268,7 +253,7 @@ final class SheetRows {
 
   private List<Requirement> requirements() throws ScopeSheetException {
     List<Requirement> out = new ArrayList<>();
-    List<Line> lines = lines(propertiesName, properties, SheetWorkbook.propertyColumns());
+    List<Line> lines = lines(SheetGrid.PROPERTIES, grid.properties(), SheetGrid.PROPERTY_COLUMNS);
     for (List<Line> g : groups(lines, "Need")) {
       Line l = g.get(0);
       Need need = need(l);
@@ -305,7 +290,7 @@ final class SheetRows {
 
   private static Gravity gravity(Line l) throws ScopeSheetException {
     try {
-      return SheetWorkbook.gravity(l.get("Severity"));
+      return SheetGrid.gravity(l.get("Severity"));
     } catch (IllegalArgumentException e) {
       throw l.fault(
           "Severity", "\"" + l.get("Severity") + "\": write blocker, error, warning or note.");

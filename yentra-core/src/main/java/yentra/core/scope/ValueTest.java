@@ -1,5 +1,7 @@
 package yentra.core.scope;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.List;
 import java.util.Locale;
 import yentra.core.model.PropertyValue;
@@ -142,7 +144,14 @@ public sealed interface ValueTest {
     return new OneOf(List.of(value));
   }
 
+  /** Reads what {@link #words} gives. */
+  @JsonCreator
+  static ValueTest of(String words) {
+    return ValueTestText.read(words);
+  }
+
   /** The test as a cell writes it. */
+  @JsonValue
   default String words() {
     return ValueTestText.write(this);
   }
