@@ -14,6 +14,18 @@ export type Preview = Schemas['PreviewView'];
 export type Handover = Schemas['HandoverView'];
 export type SurfaceType = Schemas['SurfaceTypeView'];
 export type Source = Schemas['SourceView'];
+export type Scope = Schemas['ScopeView'];
+export type Unmet = Schemas['FaultView'];
+export type AskedOf = Schemas['RequirementView'];
+export type ElementFacts = Schemas['ElementView'];
+export type ValueTable = Schemas['ValueTableView'];
+export type ValueRequest = Omit<Schemas['ValueRequest'], 'basedOn'>;
+export type PickRequest = Schemas['PickRequest'];
+export type Trimmed = Schemas['TrimmedView'];
+export type SheetEntry = Schemas['SheetView'];
+export type SheetDetail = Schemas['SheetDetail'];
+export type SheetCells = Schemas['SheetCells'];
+export type SheetComparison = Schemas['ComparisonView'];
 
 /** An answer that says what was wrong, as problem+json. */
 export class ProblemError extends Error {
@@ -39,7 +51,7 @@ export function setPerson(name: string) {
   localStorage.setItem(PERSON_KEY, name.trim());
 }
 
-async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+async function send(method: string, path: string, body?: unknown): Promise<Response> {
   const raw = body instanceof Blob;
   let answer: Response;
   try {
@@ -70,7 +82,11 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
       problem,
     );
   }
-  return answer.json() as Promise<T>;
+  return answer;
+}
+
+async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+  return (await send(method, path, body)).json() as Promise<T>;
 }
 
 export const api = {
@@ -95,6 +111,46 @@ export const api = {
     request<Model>('POST', `/api/deliveries/${delivery}/undo`, { basedOn }),
   redo: (delivery: string, basedOn: number) =>
     request<Model>('POST', `/api/deliveries/${delivery}/redo`, { basedOn }),
+  scope: (delivery: string) => request<Scope>('GET', `/api/deliveries/${delivery}/scope`),
+  trySheet: (delivery: string, what: { sheet?: string; cells?: SheetCells }) =>
+    request<Scope>('POST', `/api/deliveries/${delivery}/scope/try`, what),
+  mesh: async (delivery: string) =>
+    (await send('GET', `/api/deliveries/${delivery}/scope/mesh`)).arrayBuffer(),
+  values: (delivery: string, entity: string) =>
+    request<ValueTable>(
+      'GET',
+      `/api/deliveries/${delivery}/scope/values?entity=${encodeURIComponent(entity)}`,
+    ),
+  element: (delivery: string, key: string) =>
+    request<ElementFacts>(
+      'GET',
+      `/api/deliveries/${delivery}/element?key=${encodeURIComponent(key)}`,
+    ),
+  pick: (delivery: string, what: PickRequest) =>
+    request<string[]>('POST', `/api/deliveries/${delivery}/scope/pick`, what),
+  trimmed: (delivery: string) => request<Trimmed>('GET', `/api/deliveries/${delivery}/scope/size`),
+  applySheet: (delivery: string, basedOn: number, sheet: string) =>
+    request<Model>('POST', `/api/deliveries/${delivery}/scope/sheet`, { basedOn, sheet }),
+  place: (delivery: string, basedOn: number, keys: string[], isIn: boolean, reason: string) =>
+    request<Model>('POST', `/api/deliveries/${delivery}/scope/place`, {
+      basedOn,
+      keys,
+      in: isIn,
+      reason,
+    }),
+  release: (delivery: string, basedOn: number, keys: string[]) =>
+    request<Model>('POST', `/api/deliveries/${delivery}/scope/release`, { basedOn, keys }),
+  setValues: (delivery: string, basedOn: number, change: ValueRequest) =>
+    request<Model>('POST', `/api/deliveries/${delivery}/scope/values`, { basedOn, ...change }),
+  sheets: (project: string) => request<SheetEntry[]>('GET', `/api/projects/${project}/sheets`),
+  sheet: (id: string) => request<SheetDetail>('GET', `/api/sheets/${id}`),
+  addSheet: (project: string, sheet: SheetCells | File) =>
+    request<SheetDetail>('POST', `/api/projects/${project}/sheets`, sheet),
+  changeSheet: (id: string, cells: SheetCells) =>
+    request<SheetDetail>('PUT', `/api/sheets/${id}`, cells),
+  dropSheet: (id: string) => send('DELETE', `/api/sheets/${id}`),
+  compareSheets: (id: string, other: string) =>
+    request<SheetComparison>('GET', `/api/sheets/${id}/comparison?with=${other}`),
   handovers: (delivery: string) =>
     request<Handover[]>('GET', `/api/deliveries/${delivery}/handovers`),
   handOver: (delivery: string, basedOn: number, allowBlockers: boolean) =>

@@ -19,7 +19,10 @@ const index = indexModel(
   }),
 );
 
-beforeEach(() => resetView());
+beforeEach(() => {
+  resetView();
+  useView.setState({ drawn: (k) => drawn(index, k) });
+});
 
 describe('the index of a model', () => {
   it('finds surfaces by their spaces, each once', () => {
@@ -74,26 +77,26 @@ describe('selection', () => {
 describe('visibility', () => {
   it('shows only a space by its surfaces', () => {
     useView.getState().select(['a']);
-    isolate(index);
+    isolate();
     expect(useView.getState().isolated).toEqual(new Set(['s1', 's2']));
   });
 
   it('does nothing without a selection', () => {
-    isolate(index);
+    isolate();
     expect(useView.getState().isolated).toBeNull();
   });
 
   it('hides more and more, and shows all again', () => {
     useView.getState().select(['s1']);
-    hide(index);
+    hide();
     useView.getState().select(['b']);
-    hide(index);
+    hide();
     expect(useView.getState().hidden).toEqual(new Set(['s1', 's2', 's3']));
     expect(useView.getState().selection).toEqual([]);
-    useView.setState({ cut: [0, 3], apart: true, exposuresOff: new Set(['shade']) });
+    useView.setState({ cut: [0, 3], apart: true, groupsOff: new Set(['shade']) });
     showAll();
     expect(useView.getState()).toMatchObject({ isolated: null, cut: null, apart: false });
-    expect(useView.getState().hidden.size + useView.getState().exposuresOff.size).toBe(0);
+    expect(useView.getState().hidden.size + useView.getState().groupsOff.size).toBe(0);
   });
 });
 

@@ -52,3 +52,20 @@ export function drawn(index: ModelIndex, key: string): string[] {
   if (index.surfaces.has(key) || index.openings.has(key)) return [key];
   return (index.surfacesOf.get(key) ?? []).map((s) => s.key);
 }
+
+/** The element of the architectural model that an object of the envelope comes from, or null. */
+export function elementOf(index: ModelIndex, key: string): string | null {
+  const space = index.spaces.get(key);
+  const part = index.surfaces.get(key) ?? index.openings.get(key);
+  return space?.source.id ?? part?.element?.id ?? null;
+}
+
+/** Objects of the envelope that were made of an element. */
+export function madeOf(index: ModelIndex, element: string): string[] {
+  const is = (o: { element?: { id: string } | null }) => o.element?.id === element;
+  return [
+    ...index.model.spaces.filter((s) => s.source.id === element),
+    ...index.model.surfaces.filter(is),
+    ...[...index.openings.values()].filter(is),
+  ].map((o) => o.key);
+}

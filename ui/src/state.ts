@@ -1,7 +1,9 @@
+import { useMemo } from 'react';
 import { create } from 'zustand';
-import type { Preview, Repair } from './api';
+import type { Preview, Repair, Scope } from './api';
 
 export type SheetTab = 'spaces' | 'surfaces' | 'openings' | 'findings';
+export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
 export type MeasureMode = 'distance' | 'height' | 'area';
 
 /** A repair that is being looked at before it is made. */
@@ -20,12 +22,19 @@ interface View {
   answered: number | null;
   hidden: Set<string>;
   isolated: Set<string> | null;
-  exposuresOff: Set<string>;
+  groupsOff: Set<string>;
   cut: [number, number] | null;
   sweep: number | null;
   apart: boolean;
   measure: MeasureMode | null;
   tab: SheetTab;
+  scopeTab: ScopeTab;
+  /** Name of the class whose values are shown. */
+  valueClass: string | null;
+  /** The scope as a sheet would have it that is not applied. */
+  tried: Scope | null;
+  /** Keys that the stage draws for a key. */
+  drawn: (key: string) => string[];
   pending: Pending | null;
   palette: boolean;
   help: boolean;
@@ -42,7 +51,7 @@ const CLEAN = {
   answered: null,
   hidden: new Set<string>(),
   isolated: null,
-  exposuresOff: new Set<string>(),
+  groupsOff: new Set<string>(),
   cut: null,
   sweep: null,
   apart: false,
@@ -51,21 +60,31 @@ const CLEAN = {
   palette: false,
   help: false,
   message: null,
+  tried: null,
 };
+
+/** Adds keys; takes them away when all were there. */
+function toggled(selection: string[], keys: string[]): string[] {
+  const now = new Set(selection);
+  const all = keys.every((k) => now.has(k));
+  for (const k of keys)
+    if (all) now.delete(k);
+    else now.add(k);
+  return [...now];
+}
 
 export const useView = create<View>()((set) => ({
   ...CLEAN,
   tab: 'spaces',
+  scopeTab: 'elements',
+  valueClass: null,
+  drawn: (key) => [key],
   pathFolded: false,
   sheetHeight: 248,
   set: (change) => set(change),
   select: (keys, add) =>
     set((s) => ({
-      selection: add
-        ? keys.every((k) => s.selection.includes(k))
-          ? s.selection.filter((k) => !keys.includes(k))
-          : [...new Set([...s.selection, ...keys])]
-        : keys,
+      selection: add ? toggled(s.selection, keys) : keys,
       finding: add ? s.finding : null,
       pending: null,
     })),
@@ -73,5 +92,11 @@ export const useView = create<View>()((set) => ({
 
 /** Another delivery is shown: nothing of the old one stays selected or hidden. */
 export function resetView() {
-  useView.setState({ ...CLEAN, hidden: new Set(), exposuresOff: new Set() });
+  useView.setState({ ...CLEAN, hidden: new Set(), groupsOff: new Set(), valueClass: null });
+}
+
+/** The selection as a set. */
+export function useSelection(): ReadonlySet<string> {
+  const selection = useView((s) => s.selection);
+  return useMemo(() => new Set(selection), [selection]);
 }

@@ -8,6 +8,8 @@ export interface Edits {
   busy: boolean;
   apply: (repair: Repair, finding?: string) => Promise<boolean>;
   consider: (repair: Repair, label: string, finding?: string) => void;
+  /** Makes a change of scope or values; says what the log says of it. */
+  scope: (step: (delivery: string, version: number) => Promise<Model>) => Promise<boolean>;
   undo: () => void;
   redo: () => void;
 }
@@ -40,13 +42,11 @@ export function useEdits(model: Model): Edits {
     }
   }
 
+  const last = (m: Model) => m.log.filter((e) => e.inForce).at(-1)?.summary ?? 'Done.';
   return {
     busy,
-    apply: (repair, finding) =>
-      change(
-        () => api.repair(id, version, repair, finding),
-        (m) => m.log.filter((e) => e.inForce).at(-1)?.summary ?? 'Done.',
-      ),
+    apply: (repair, finding) => change(() => api.repair(id, version, repair, finding), last),
+    scope: (step) => change(() => step(id, version), last),
     consider: (repair, label, finding) => {
       const pending = { repair, label, finding, preview: null, error: null };
       useView.setState({ pending });

@@ -6,7 +6,7 @@ import type { ModelIndex } from '../model';
 import { useView } from '../state';
 import type { Edits } from '../useEdits';
 import { limitText, measured } from '../words';
-import { Jump, Section } from './Dossier';
+import { Jump, Section } from './parts';
 
 /** One finding: what, how much, why it matters, and what answers it. */
 export function FindingCard({

@@ -12,6 +12,14 @@ function figure(w: Workspace, m: Model): [string, Mark] {
   switch (w) {
     case 'intake':
       return [`Revision ${m.delivery.revision}`, 'clear'];
+    case 'scope': {
+      const s = m.scope;
+      if (!s.elements) return ['Everything', 'clear'];
+      return [
+        s.faults ? `${s.in} in, ${s.faults} not met` : `${s.in} of ${s.elements} in`,
+        s.faults ? 'open' : s.sheet ? 'clear' : 'nothing',
+      ];
+    }
     case 'envelope': {
       const open = m.spaces.filter((s) => !s.enclosed).length;
       return [open ? `${open} not enclosed` : 'All enclosed', open ? 'open' : 'clear'];

@@ -64,10 +64,10 @@ function action(key: string, index: ModelIndex, edits: Edits): (() => void) | nu
       return () => window.dispatchEvent(new CustomEvent('yentra:frame', { detail: 'all' }));
     case 'i':
     case 'I':
-      return () => isolate(index);
+      return isolate;
     case 'h':
     case 'H':
-      return () => hide(index);
+      return hide;
     case 'a':
     case 'A':
       return showAll;

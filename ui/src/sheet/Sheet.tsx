@@ -3,7 +3,7 @@ import { ChevronDown, ChevronUp } from 'lucide-react';
 import type { Finding, Opening, Space, Surface } from '../api';
 import { SeverityMark } from '../frame/SeverityMark';
 import type { ModelIndex } from '../model';
-import { type SheetTab, useView } from '../state';
+import { type SheetTab, useSelection, useView } from '../state';
 import {
   limitText,
   EXPOSURES,
@@ -15,13 +15,16 @@ import {
   volume,
 } from '../words';
 import { Table, type Column } from './Table';
+import { useSheetHeight } from './useSheetHeight';
 
+const keyOf = (o: { key: string }) => o.key;
+const idOf = (f: { id: string }) => f.id;
 const exposure = (key: string) => EXPOSURES.find((e) => e.key === key)?.label ?? key;
 
 /** The table under the stage: spaces, surfaces, openings, findings. */
 export function Sheet({ index }: { index: ModelIndex }) {
   const tab = useView((s) => s.tab);
-  const height = useView((s) => s.sheetHeight);
+  const { height, folded, drag, fold } = useSheetHeight();
   const set = useView((s) => s.set);
   const m = index.model;
   const openings = useMemo(() => [...index.openings.values()], [index]);
@@ -31,23 +34,6 @@ export function Sheet({ index }: { index: ModelIndex }) {
     ['openings', 'Openings', openings.length],
     ['findings', 'Findings', m.findings.length],
   ];
-  const folded = height < 60;
-
-  function drag(e: React.PointerEvent) {
-    const start = e.clientY;
-    const from = folded ? 32 : height;
-    const move = (p: PointerEvent) =>
-      set({
-        sheetHeight: Math.max(32, Math.min(window.innerHeight - 260, from + start - p.clientY)),
-      });
-    const done = () => {
-      window.removeEventListener('pointermove', move);
-      window.removeEventListener('pointerup', done);
-    };
-    window.addEventListener('pointermove', move);
-    window.addEventListener('pointerup', done);
-  }
-
   return (
     <section
       className="flex shrink-0 flex-col border-t border-line bg-panel"
@@ -69,14 +55,17 @@ export function Sheet({ index }: { index: ModelIndex }) {
             role="tab"
             aria-selected={tab === key}
             className={`h-[28px] border-b-2 px-2.5 ${tab === key ? 'border-kelp font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
-            onClick={() => set({ tab: key, sheetHeight: folded ? 248 : height })}
+            onClick={() => {
+              set({ tab: key });
+              if (folded) fold();
+            }}
           >
             {label} <span className="text-sm font-normal">{n}</span>
           </button>
         ))}
         <button
           className="btn-quiet ml-auto"
-          onClick={() => set({ sheetHeight: folded ? 248 : 32 })}
+          onClick={fold}
           title={folded ? 'Unfold the sheet' : 'Fold the sheet'}
         >
           {folded ? <ChevronUp size={14} /> : <ChevronDown size={14} />}
@@ -104,7 +93,8 @@ function Faults({ index, k }: { index: ModelIndex; k: string }) {
 const faultCount = (index: ModelIndex, k: string) => (index.findingsOf.get(k) ?? []).length || null;
 
 function SpaceTable({ index }: { index: ModelIndex }) {
-  const { selection, select } = useView();
+  const select = useView((s) => s.select);
+  const chosen = useSelection();
   const storey = useMemo(() => new Map(index.model.storeys.map((s) => [s.key, s.name])), [index]);
   const columns = useMemo<Column<Space>[]>(
     () => [
@@ -176,16 +166,17 @@ function SpaceTable({ index }: { index: ModelIndex }) {
       name="spaces"
       rows={index.model.spaces}
       columns={columns}
-      keyOf={(s) => s.key}
-      selected={(s) => selection.includes(s.key)}
-      onSelect={(s, add) => select([s.key], add)}
+      keyOf={keyOf}
+      selection={chosen}
+      onSelect={select}
       onOpen={frame}
     />
   );
 }
 
 function SurfaceTable({ index }: { index: ModelIndex }) {
-  const { selection, select } = useView();
+  const select = useView((s) => s.select);
+  const chosen = useSelection();
   const constructions = useMemo(
     () => new Map(index.model.constructions.map((c) => [c.key, c.name])),
     [index],
@@ -269,16 +260,17 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
       name="surfaces"
       rows={index.model.surfaces}
       columns={columns}
-      keyOf={(s) => s.key}
-      selected={(s) => selection.includes(s.key)}
-      onSelect={(s, add) => select([s.key], add)}
+      keyOf={keyOf}
+      selection={chosen}
+      onSelect={select}
       onOpen={frame}
     />
   );
 }
 
 function OpeningTable({ index, openings }: { index: ModelIndex; openings: Opening[] }) {
-  const { selection, select } = useView();
+  const select = useView((s) => s.select);
+  const chosen = useSelection();
   const columns = useMemo<Column<Opening>[]>(
     () => [
       { id: 'label', head: 'Opening', width: 260, value: (o) => o.label },
@@ -322,9 +314,9 @@ function OpeningTable({ index, openings }: { index: ModelIndex; openings: Openin
       name="openings"
       rows={openings}
       columns={columns}
-      keyOf={(o) => o.key}
-      selected={(o) => selection.includes(o.key)}
-      onSelect={(o, add) => select([o.key], add)}
+      keyOf={keyOf}
+      selection={chosen}
+      onSelect={select}
       onOpen={frame}
     />
   );
@@ -332,6 +324,7 @@ function OpeningTable({ index, openings }: { index: ModelIndex; openings: Openin
 
 function FindingTable({ index }: { index: ModelIndex }) {
   const { finding, set } = useView();
+  const chosen = useMemo(() => new Set(finding ? [finding] : []), [finding]);
   const columns = useMemo<Column<Finding>[]>(
     () => [
       {
@@ -393,9 +386,9 @@ function FindingTable({ index }: { index: ModelIndex }) {
       name="findings"
       rows={index.model.findings}
       columns={columns}
-      keyOf={(f) => f.id}
-      selected={(f) => f.id === finding}
-      onSelect={(f) => set({ finding: f.id, selection: [], pending: null })}
+      keyOf={idOf}
+      selection={chosen}
+      onSelect={([id]) => set({ finding: id, selection: [], pending: null })}
     />
   );
 }

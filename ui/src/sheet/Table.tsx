@@ -1,18 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import {
-  columnFilteringFeature,
-  createColumnHelper,
-  createFilteredRowModel,
-  createSortedRowModel,
-  filterFn_includesString,
-  rowSortingFeature,
-  sortFn_alphanumeric,
-  sortFn_basic,
-  tableFeatures,
-  useTable,
-} from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp, Copy, Download } from 'lucide-react';
+import { arranged, type Order } from './order';
 
 export interface Column<T> {
   id: string;
@@ -22,16 +11,13 @@ export interface Column<T> {
   number?: boolean;
   value: (row: T) => string | number | null;
   show?: (row: T) => React.ReactNode;
+  /** A longer head for hovering. */
+  title?: string;
+  /** Stays in sight when the table is moved sideways. */
+  sticky?: boolean;
+  /** Something in this column needs care. */
+  marked?: boolean;
 }
-
-const features = tableFeatures({
-  rowSortingFeature,
-  columnFilteringFeature,
-  sortedRowModel: createSortedRowModel(),
-  filteredRowModel: createFilteredRowModel(),
-  sortFns: { basic: sortFn_basic, alphanumeric: sortFn_alphanumeric },
-  filterFns: { includesString: filterFn_includesString },
-});
 
 const ROW = 26;
 
@@ -41,36 +27,35 @@ export function Table<T>({
   rows,
   columns,
   keyOf,
-  selected,
+  selection,
   onSelect,
   onOpen,
+  onKey,
+  tools,
+  empty = 'Nothing here.',
 }: {
   name: string;
   rows: T[];
   columns: Column<T>[];
   keyOf: (row: T) => string;
-  selected: (row: T) => boolean;
-  onSelect: (row: T, add: boolean) => void;
+  selection: ReadonlySet<string>;
+  onSelect: (keys: string[], add: boolean) => void;
   onOpen?: (row: T) => void;
+  /** Takes a key before the table does. */
+  onKey?: (e: React.KeyboardEvent, shown: T[]) => boolean;
+  /** Stands in the foot of the table. */
+  tools?: React.ReactNode;
+  empty?: string;
 }) {
   const scroll = useRef<HTMLDivElement>(null);
   const [copied, setCopied] = useState(false);
-  const defs = useMemo(() => {
-    const helper = createColumnHelper<typeof features, { row: T }>();
-    return helper.columns(
-      columns.map((c) =>
-        helper.accessor((r) => c.value(r.row), {
-          id: c.id,
-          header: c.head,
-          sortFn: c.number ? 'basic' : 'alphanumeric',
-          filterFn: 'includesString',
-        }),
-      ),
-    );
-  }, [columns]);
-  const data = useMemo(() => rows.map((row) => ({ row })), [rows]);
-  const table = useTable({ features, columns: defs, data });
-  const shown = table.getRowModel().rows;
+  const [filters, setFilters] = useState<Record<string, string>>({});
+  const [order, setOrder] = useState<Order | null>(null);
+  const [anchor, setAnchor] = useState<string | null>(null);
+  const shown = useMemo(
+    () => arranged(rows, columns, filters, order),
+    [rows, columns, filters, order],
+  );
   // the virtualizer hands out functions that the compiler's lint cannot follow
   // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useVirtualizer({
@@ -79,8 +64,11 @@ export function Table<T>({
     estimateSize: () => ROW,
     overscan: 8,
   });
-  const first = shown.findIndex((r) => selected(r.original.row));
-  const firstKey = first < 0 ? null : keyOf(shown[first].original.row);
+  const first = useMemo(
+    () => (selection.size ? shown.findIndex((r) => selection.has(keyOf(r))) : -1),
+    [shown, selection, keyOf],
+  );
+  const firstKey = first < 0 ? null : keyOf(shown[first]);
 
   useEffect(() => {
     if (first >= 0) virtual.scrollToIndex(first, { align: 'auto' });
@@ -88,13 +76,33 @@ export function Table<T>({
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [firstKey]);
 
+  /** A click selects, with Ctrl adds, with Shift selects all from the last click. */
+  function choose(e: React.MouseEvent, at: number) {
+    const key = keyOf(shown[at]);
+    const from = anchor === null ? -1 : shown.findIndex((r) => keyOf(r) === anchor);
+    if (e.shiftKey && from >= 0) {
+      onSelect(shown.slice(Math.min(from, at), Math.max(from, at) + 1).map(keyOf), false);
+    } else {
+      setAnchor(key);
+      onSelect([key], e.ctrlKey || e.metaKey);
+    }
+  }
+
+  function sort(id: string) {
+    setOrder(
+      order?.column !== id
+        ? { column: id, down: false }
+        : order.down
+          ? null
+          : { column: id, down: true },
+    );
+  }
+
   const tsv = () =>
     [
       columns.map((c) => (c.unit ? `${c.head} [${c.unit}]` : c.head)).join('\t'),
       ...shown.map((r) =>
-        columns
-          .map((c) => String(c.value(r.original.row) ?? '').replace(/[\t\n]/g, ' '))
-          .join('\t'),
+        columns.map((c) => String(c.value(r) ?? '').replace(/[\t\n]/g, ' ')).join('\t'),
       ),
     ].join('\n');
 
@@ -113,12 +121,20 @@ export function Table<T>({
   }
 
   function key(e: React.KeyboardEvent) {
+    if ((e.target as HTMLElement).tagName === 'INPUT' || onKey?.(e, shown)) return;
+    const command = e.ctrlKey || e.metaKey;
+    if (command && e.key === 'a') {
+      e.preventDefault();
+      onSelect(shown.map(keyOf), false);
+      return;
+    }
     const step = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
     if (step && shown.length) {
       e.preventDefault();
       const next = first < 0 ? 0 : Math.min(shown.length - 1, Math.max(0, first + step));
-      onSelect(shown[next].original.row, false);
-    } else if (e.key === 'c' && (e.ctrlKey || e.metaKey) && !window.getSelection()?.toString()) {
+      setAnchor(keyOf(shown[next]));
+      onSelect([keyOf(shown[next])], false);
+    } else if (e.key === 'c' && command && !window.getSelection()?.toString()) {
       void copy();
     }
   }
@@ -137,48 +153,45 @@ export function Table<T>({
       >
         <div style={{ minWidth: width }}>
           <div className="sticky top-0 z-10 border-b border-line bg-paper">
-            {table.getHeaderGroups().map((g) => (
-              <div key={g.id} className="flex" role="row">
-                {g.headers.map((h, i) => {
-                  const c = columns[i];
-                  const sorted = h.column.getIsSorted();
-                  return (
-                    <div
-                      key={h.id}
-                      className="flex min-w-0 flex-col px-1.5 pt-0.5 pb-1"
-                      style={{ width: c.width, flexGrow: c.width }}
-                      role="columnheader"
-                      aria-sort={
-                        sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'
-                      }
+            <div className="flex" role="row">
+              {columns.map((c, i) => {
+                const by =
+                  order?.column === c.id ? (order.down ? 'descending' : 'ascending') : null;
+                return (
+                  <div
+                    key={c.id}
+                    className={`flex min-w-0 flex-col px-1.5 pt-0.5 pb-1 ${c.sticky ? 'sticky left-0 z-[2] bg-paper' : ''}`}
+                    style={{ width: c.width, flexGrow: c.width }}
+                    role="columnheader"
+                    aria-sort={by ?? 'none'}
+                  >
+                    <button
+                      className={`flex items-center gap-1 text-sm font-semibold hover:text-ink ${c.marked ? 'text-error' : 'text-muted'} ${c.number ? 'justify-end' : ''}`}
+                      onClick={() => sort(c.id)}
+                      title={c.title ?? `Sort by ${c.head.toLowerCase()}`}
                     >
-                      <button
-                        className={`flex items-center gap-1 text-sm font-semibold text-muted hover:text-ink ${c.number ? 'justify-end' : ''}`}
-                        onClick={h.column.getToggleSortingHandler()}
-                        title={`Sort by ${c.head.toLowerCase()}`}
-                      >
-                        <span className="truncate">{c.head}</span>
-                        {c.unit && <span className="font-normal">{c.unit}</span>}
-                        {sorted === 'asc' && <ArrowUp size={11} />}
-                        {sorted === 'desc' && <ArrowDown size={11} />}
-                      </button>
-                      <input
-                        className={`h-[18px] min-w-0 rounded-sm border border-line/70 bg-panel px-1 text-[11px] ${c.number ? 'text-right' : ''}`}
-                        aria-label={`Filter by ${c.head.toLowerCase()}`}
-                        data-filter={i === 0 ? 'first' : undefined}
-                        value={(h.column.getFilterValue() as string | undefined) ?? ''}
-                        onChange={(e) => h.column.setFilterValue(e.target.value || undefined)}
-                      />
-                    </div>
-                  );
-                })}
-              </div>
-            ))}
+                      <span className="truncate">{c.head}</span>
+                      {c.unit && <span className="font-normal">{c.unit}</span>}
+                      {by === 'ascending' && <ArrowUp size={11} />}
+                      {by === 'descending' && <ArrowDown size={11} />}
+                    </button>
+                    <input
+                      className={`h-[18px] min-w-0 rounded-sm border border-line/70 bg-panel px-1 text-[11px] ${c.number ? 'text-right' : ''}`}
+                      aria-label={`Filter by ${c.head.toLowerCase()}`}
+                      title={c.number ? 'Such as 3, > 2 or 2..5' : undefined}
+                      data-filter={i === 0 ? 'first' : undefined}
+                      value={filters[c.id] ?? ''}
+                      onChange={(e) => setFilters({ ...filters, [c.id]: e.target.value })}
+                    />
+                  </div>
+                );
+              })}
+            </div>
           </div>
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map((v) => {
-              const row = shown[v.index].original.row;
-              const on = selected(row);
+              const row = shown[v.index];
+              const on = selection.has(keyOf(row));
               return (
                 <div
                   key={keyOf(row)}
@@ -187,14 +200,15 @@ export function Table<T>({
                   data-key={keyOf(row)}
                   className={`absolute flex w-full cursor-pointer border-b border-line/50 text-sm ${on ? 'bg-kelp-soft' : 'hover:bg-kelp-soft/50'}`}
                   style={{ transform: `translateY(${v.start}px)`, height: ROW }}
-                  onClick={(e) => onSelect(row, e.ctrlKey || e.metaKey || e.shiftKey)}
+                  onClick={(e) => choose(e, v.index)}
+                  onMouseDown={(e) => e.shiftKey && e.preventDefault()}
                   onDoubleClick={() => onOpen?.(row)}
                 >
                   {columns.map((c) => (
                     <div
                       key={c.id}
                       role="gridcell"
-                      className={`truncate px-1.5 leading-[25px] ${c.number ? 'text-right' : ''}`}
+                      className={`truncate px-1.5 leading-[25px] ${c.number ? 'text-right' : ''} ${c.sticky ? `sticky left-0 z-[1] ${on ? 'bg-kelp-soft' : 'bg-panel'}` : ''}`}
                       style={{ width: c.width, flexGrow: c.width }}
                     >
                       {c.show ? c.show(row) : (c.value(row) ?? '–')}
@@ -206,7 +220,7 @@ export function Table<T>({
           </div>
           {!shown.length && (
             <p className="px-3 py-4 text-muted">
-              {rows.length ? 'Nothing fits the filters.' : 'Nothing here.'}
+              {rows.length ? 'Nothing fits the filters.' : empty}
             </p>
           )}
         </div>
@@ -216,7 +230,9 @@ export function Table<T>({
           {shown.length === rows.length
             ? `${rows.length} rows`
             : `${shown.length} of ${rows.length} rows`}
+          {selection.size > 1 && `, ${selection.size} selected`}
         </span>
+        {tools}
         <button
           className="btn-quiet ml-auto !h-[22px]"
           onClick={() => void copy()}

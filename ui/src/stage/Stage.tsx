@@ -2,14 +2,15 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import * as THREE from 'three';
 import { Eye, EyeOff, Focus, Frame, Ruler } from 'lucide-react';
 import type { Finding } from '../api';
-import { drawn, type ModelIndex } from '../model';
+import type { ModelIndex } from '../model';
 import { useView } from '../state';
-import { area, SEVERITY_COLOUR } from '../words';
+import { SEVERITY_COLOUR } from '../words';
 import { Legend } from './Legend';
 import { Measure, type MeasurePoint } from './Measure';
 import { NorthRose } from './NorthRose';
 import { StageScene, type Look } from './StageScene';
 import { StoreyLadder } from './StoreyLadder';
+import type { Subject } from './subject';
 import { hide, isolate, showAll } from './visibility';
 
 const VIEWS: [string, string, [number, number, number]][] = [
@@ -29,7 +30,7 @@ declare global {
 }
 
 /** The model in 3D: the same picture in every workspace. */
-export function Stage({ index }: { index: ModelIndex }) {
+export function Stage({ index, subject }: { index: ModelIndex; subject: Subject }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const holder = useRef<HTMLDivElement>(null);
   const [scene, setScene] = useState<StageScene | null>(null);
@@ -67,25 +68,26 @@ export function Stage({ index }: { index: ModelIndex }) {
   }, []);
 
   useEffect(() => {
-    scene?.setModel(index.model);
-  }, [scene, index.model]);
+    useView.setState({ drawn: subject.drawn });
+    scene?.setDrawing(subject.drawing);
+  }, [scene, subject]);
 
   const finding = view.finding ? index.findings.get(view.finding) : undefined;
   const look = useMemo<Look>(() => {
-    const chosen = view.selection.flatMap((k) => drawn(index, k));
-    const about = finding?.objects.flatMap((o) => drawn(index, o.key)) ?? [];
+    const chosen = view.selection.flatMap(subject.drawn);
+    const about = finding?.objects.flatMap((o) => subject.drawn(o.key)) ?? [];
     const lit = new Set(about.map((k) => index.openings.get(k)?.surface ?? k));
     const sweepBox =
       view.sweep != null && view.selection[0]
-        ? scene?.boxOf(drawn(index, view.selection[0]))
+        ? scene?.boxOf(subject.drawn(view.selection[0]))
         : null;
     return {
       visible: (it) =>
-        !view.exposuresOff.has(it.exposure) &&
-        !view.hidden.has(it.surface) &&
+        !view.groupsOff.has(it.group) &&
+        !view.hidden.has(it.owner) &&
         !view.hidden.has(it.key) &&
-        (!view.isolated || view.isolated.has(it.surface) || view.isolated.has(it.key)),
-      ghosted: finding && lit.size ? (it) => !lit.has(it.surface) : null,
+        (!view.isolated || view.isolated.has(it.owner) || view.isolated.has(it.key)),
+      ghosted: finding && lit.size ? (it) => !lit.has(it.owner) : null,
       selection: finding ? [...about, ...chosen] : chosen,
       evidence: finding ? { ...finding.evidence, colour: SEVERITY_COLOUR[finding.severity] } : null,
       preview: view.pending?.preview
@@ -100,11 +102,12 @@ export function Stage({ index }: { index: ModelIndex }) {
     };
   }, [
     index,
+    subject,
     finding,
     view.selection,
     view.hidden,
     view.isolated,
-    view.exposuresOff,
+    view.groupsOff,
     view.cut,
     view.sweep,
     view.apart,
@@ -118,7 +121,7 @@ export function Stage({ index }: { index: ModelIndex }) {
   useEffect(() => {
     if (!finding || !scene) return;
     const box = evidenceBox(finding);
-    const keys = finding.objects.flatMap((o) => drawn(index, o.key));
+    const keys = finding.objects.flatMap((o) => subject.drawn(o.key));
     if (keys.length) box.union(scene.boxOf(keys));
     if (!box.isEmpty()) scene.frameBox(box);
     // only when another finding is chosen, not when the model changes under it
@@ -128,7 +131,7 @@ export function Stage({ index }: { index: ModelIndex }) {
   useEffect(() => {
     const frame = (e: Event) => {
       const all = (e as CustomEvent).detail === 'all';
-      const keys = useView.getState().selection.flatMap((k) => drawn(index, k));
+      const keys = useView.getState().selection.flatMap(subject.drawn);
       scene?.frame(all || !keys.length ? null : keys);
     };
     const key = (e: KeyboardEvent) => {
@@ -149,7 +152,7 @@ export function Stage({ index }: { index: ModelIndex }) {
       window.removeEventListener('keydown', key);
       window.removeEventListener('keyup', key);
     };
-  }, [index, scene]);
+  }, [subject, scene]);
 
   function move(e: React.PointerEvent) {
     const s = scene;
@@ -212,8 +215,7 @@ export function Stage({ index }: { index: ModelIndex }) {
     else if (!e.shiftKey) view.select([]);
   }
 
-  const named = hover && (index.surfaces.get(hover.key) ?? index.openings.get(hover.key));
-  const hoverArea = named && ('grossArea' in named ? named.grossArea : named.area);
+  const named = hover && subject.named(hover.key);
 
   return (
     <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden" data-testid="stage">
@@ -229,7 +231,7 @@ export function Stage({ index }: { index: ModelIndex }) {
         onDoubleClick={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
         aria-label="3D model"
       />
-      <StoreyLadder index={index} />
+      <StoreyLadder index={index} heights={subject.heights} />
       <div className="absolute top-2 right-2 flex gap-1">
         {VIEWS.map(([label, title, dir]) => (
           <button
@@ -247,7 +249,7 @@ export function Stage({ index }: { index: ModelIndex }) {
           className="btn"
           disabled={!view.selection.length}
           title="Show only the selection (I)"
-          onClick={() => isolate(index)}
+          onClick={isolate}
         >
           <Focus size={14} /> Only this
         </button>
@@ -255,7 +257,7 @@ export function Stage({ index }: { index: ModelIndex }) {
           className="btn"
           disabled={!view.selection.length}
           title="Hide the selection (H)"
-          onClick={() => hide(index)}
+          onClick={hide}
         >
           <EyeOff size={14} /> Hide
         </button>
@@ -292,7 +294,7 @@ export function Stage({ index }: { index: ModelIndex }) {
           clear={() => setPoints([])}
         />
       )}
-      <Legend index={index} />
+      <Legend legend={subject.legend} />
       <NorthRose
         petals={index.model.glazing}
         heading={heading + (index.model.northAzimuth ?? 0)}
@@ -315,7 +317,7 @@ export function Stage({ index }: { index: ModelIndex }) {
           style={{ left: Math.min(hover.x + 14, size[0] - 260), top: Math.max(4, hover.y - 28) }}
           data-testid="hover"
         >
-          {named.label} · {area(hoverArea!)} m²
+          {named}
         </div>
       )}
     </div>

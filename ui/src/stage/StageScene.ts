@@ -2,36 +2,18 @@ import * as THREE from 'three';
 import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
-import type { Model, Opening, Surface } from '../api';
-import { EXPOSURES, OPENING_COLOURS } from '../words';
+import { type Drawing, type Item, Picking } from './drawing';
 import { ViewControls } from './ViewControls';
-
-/** One drawn object: a surface or an opening. */
-interface Item {
-  key: string;
-  surface: string;
-  exposure: string;
-  level: number;
-  firstVertex: number;
-  vertices: number;
-  firstEdge: number;
-  edges: number;
-  colour: THREE.Color;
-  opacity: number;
-  dashed: boolean;
-  rings: number[][];
-}
 
 export interface Hit {
   key: string;
-  surface: string;
   point: THREE.Vector3;
 }
 
 /** What the stage shows of the model. */
 export interface Look {
-  visible: (item: { key: string; surface: string; exposure: string }) => boolean;
-  ghosted: ((item: { key: string; surface: string }) => boolean) | null;
+  visible: (item: Item) => boolean;
+  ghosted: ((item: Item) => boolean) | null;
   selection: string[];
   evidence: { areas: number[][]; lines: number[][]; points: number[][]; colour: string } | null;
   preview: number[][] | null;
@@ -45,33 +27,42 @@ const INK = new THREE.Color('#1D2B2F');
 const KELP = '#12645C';
 const GHOST = 0.08;
 
+const NOTHING: Drawing = {
+  items: [],
+  origin: [0, 0, 0],
+  positions: new Float32Array(),
+  triangles: new Uint32Array(),
+  lines: new Uint32Array(),
+  levels: [],
+};
+
 /**
- * The model drawn in a handful of buffers: one mesh for what is solid, one for what is seen through, one set of edges. A change of
- * what is visible rewrites index buffers only.
+ * The model drawn in a handful of buffers: one mesh for what is solid, one for what is seen through, one set of edges. Positions are sent
+ * once; a change of what is visible rewrites lists of vertex numbers only.
  */
 export class StageScene {
   readonly camera = new THREE.PerspectiveCamera(35, 1, 0.1, 5000);
-  readonly items: Item[] = [];
   readonly controls: ViewControls;
   private readonly renderer: THREE.WebGLRenderer;
   private readonly scene = new THREE.Scene();
   private readonly solid: THREE.Mesh;
   private readonly clear: THREE.Mesh;
   private readonly edges: THREE.LineSegments;
+  private readonly faintEdges: THREE.LineSegments;
   private readonly dashes: THREE.LineSegments;
   private readonly marks = new THREE.Group();
   private readonly lineMaterials: LineMaterial[] = [];
   private readonly clips: THREE.Plane[] = [];
-  private basePositions = new Float32Array();
-  private baseEdges = new Float32Array();
-  private vertexItem = new Int32Array();
-  private edgeItem = new Int32Array();
+  private drawing: Drawing = NOTHING;
+  private picking = new Picking(NOTHING);
+  private colours = new Uint8Array();
   private shown = new Uint8Array();
   private centre = new THREE.Vector3();
-  private levels: number[] = [];
+  private lifts: number[] = [];
+  private placed = false;
+  private lifted = false;
   private look: Look | null = null;
   private pending = false;
-  box = new THREE.Box3();
   onFrame: (() => void) | null = null;
 
   constructor(canvas: HTMLCanvasElement) {
@@ -91,6 +82,7 @@ export class StageScene {
     this.scene.add(sky, sun);
     const faces = {
       vertexColors: true,
+      flatShading: true,
       side: THREE.DoubleSide,
       clippingPlanes: this.clips,
       polygonOffset: true,
@@ -103,11 +95,14 @@ export class StageScene {
       new THREE.MeshLambertMaterial({ ...faces, transparent: true, depthWrite: false }),
     );
     this.clear.renderOrder = 1;
-    const line = { vertexColors: true, transparent: true, clippingPlanes: this.clips };
-    this.edges = new THREE.LineSegments(
-      new THREE.BufferGeometry(),
-      new THREE.LineBasicMaterial(line),
-    );
+    const line = { color: INK, transparent: true, clippingPlanes: this.clips };
+    const lines = (opacity: number) =>
+      new THREE.LineSegments(
+        new THREE.BufferGeometry(),
+        new THREE.LineBasicMaterial({ ...line, opacity }),
+      );
+    this.edges = lines(0.75);
+    this.faintEdges = lines(0.12);
     this.dashes = new THREE.LineSegments(
       new THREE.BufferGeometry(),
       new THREE.LineDashedMaterial({
@@ -117,10 +112,12 @@ export class StageScene {
         clippingPlanes: this.clips,
       }),
     );
-    this.edges.renderOrder = 2;
-    this.dashes.renderOrder = 2;
-    for (const o of [this.solid, this.clear, this.edges, this.dashes]) o.frustumCulled = false;
-    this.scene.add(this.solid, this.clear, this.edges, this.dashes, this.marks);
+    for (const o of [this.edges, this.faintEdges, this.dashes]) o.renderOrder = 2;
+    for (const o of [this.solid, this.clear, this.edges, this.faintEdges, this.dashes]) {
+      o.frustumCulled = false;
+      this.scene.add(o);
+    }
+    this.scene.add(this.marks);
     this.controls = new ViewControls(
       this.camera,
       canvas,
@@ -152,138 +149,132 @@ export class StageScene {
     this.request();
   }
 
-  /** Takes over a model; the view stays when the building is the same. */
-  setModel(model: Model) {
-    const first = this.items.length === 0;
-    this.items.length = 0;
-    const levelOf = new Map(model.storeys.map((s, i) => [s.key, i]));
-    this.levels = model.storeys.map((s) => s.level ?? 0);
-    const positions: number[] = [];
-    const edges: number[] = [];
-    const add = (
-      o: Surface | Opening,
-      surface: string,
-      exposure: string,
-      level: number,
-      colour: string,
-      opacity: number,
-      cross: boolean,
-    ) => {
-      const item: Item = {
-        key: o.key,
-        surface,
-        exposure,
-        level,
-        firstVertex: positions.length / 3,
-        vertices: o.triangles.length / 3,
-        firstEdge: edges.length / 3,
-        edges: 0,
-        colour: new THREE.Color(colour),
-        opacity,
-        dashed: exposure === 'none',
-        rings: o.rings,
-      };
-      positions.push(...o.triangles);
-      for (const ring of o.rings) segments(ring, edges);
-      if (cross && o.rings[0]?.length === 12) {
-        const r = o.rings[0];
-        edges.push(...r.slice(0, 3), ...r.slice(6, 9), ...r.slice(3, 6), ...r.slice(9, 12));
-      }
-      item.edges = edges.length / 3 - item.firstEdge;
-      this.items.push(item);
-    };
-    for (const s of model.surfaces) {
-      const e = EXPOSURES.find((x) => x.key === s.exposure) ?? EXPOSURES[6];
-      const level = s.storey == null ? -1 : (levelOf.get(s.storey) ?? -1);
-      add(s, s.key, s.exposure, level, e.colour, e.opacity, false);
-      for (const o of s.openings) {
-        if (o.type === 'Air')
-          add({ ...o, triangles: [] }, s.key, s.exposure, level, '#ffffff', 1, false);
-        else
-          add(
-            o,
-            s.key,
-            s.exposure,
-            level,
-            o.glazed ? OPENING_COLOURS.glazed : OPENING_COLOURS.door,
-            1,
-            o.glazed,
-          );
-      }
+  /** Takes over a drawing; the view stays where it is, unless this is the first. */
+  setDrawing(drawing: Drawing) {
+    const same = drawing.positions === this.drawing.positions && !this.look?.apart;
+    this.drawing = drawing;
+    this.shown = new Uint8Array(drawing.items.length);
+    if (same) {
+      if (this.look) this.setLook(this.look);
+      return;
     }
-    for (const o of model.orphans) add(o, o.key, 'unresolved', -1, '#C2185B', 1, o.glazed);
-    this.box.setFromArray(positions);
-    if (first) this.box.getCenter(this.centre);
-    this.basePositions = this.local(positions);
-    this.baseEdges = this.local(edges);
-    this.vertexItem = new Int32Array(positions.length / 3);
-    this.edgeItem = new Int32Array(edges.length / 3);
-    this.items.forEach((it, i) => {
-      this.vertexItem.fill(i, it.firstVertex, it.firstVertex + it.vertices);
-      this.edgeItem.fill(i, it.firstEdge, it.firstEdge + it.edges);
-    });
-    this.shown = new Uint8Array(this.items.length);
+    this.picking = new Picking(drawing);
+    this.lifts = drawing.levels.map((z) => 4 * drawing.levels.filter((x) => x < z).length);
+    const o = new THREE.Vector3().fromArray(drawing.origin);
+    if (!this.placed && drawing.items.length) this.centre.copy(o);
+    this.lifted = false;
+    const n = drawing.positions.length / 3;
+    this.colours = new Uint8Array(n * 4);
+    const position = new THREE.BufferAttribute(drawing.positions.slice(), 3);
+    const colour = new THREE.BufferAttribute(this.colours, 4, true);
+    for (const m of [this.solid, this.clear]) {
+      m.geometry.dispose();
+      m.geometry = new THREE.BufferGeometry()
+        .setAttribute('position', position)
+        .setAttribute('color', colour);
+      m.geometry.setIndex(new THREE.BufferAttribute(new Uint32Array(drawing.triangles.length), 1));
+    }
+    for (const l of [this.edges, this.faintEdges]) {
+      l.geometry.dispose();
+      l.geometry = new THREE.BufferGeometry().setAttribute('position', position);
+      l.geometry.setIndex(new THREE.BufferAttribute(new Uint32Array(drawing.lines.length), 1));
+    }
+    for (const m of [this.solid, this.clear, this.edges, this.faintEdges])
+      m.position.copy(o).sub(this.centre);
     if (this.look) this.setLook(this.look);
-    if (first) this.viewFrom(-0.65, -1, 0.62);
+    if (!this.placed && drawing.items.length) {
+      this.placed = true;
+      this.viewFrom(-0.65, -1, 0.62);
+    }
   }
 
   private local(list: number[]): Float32Array<ArrayBuffer> {
     const out = new Float32Array(list.length);
-    for (let i = 0; i < list.length; i += 3) {
-      out[i] = list[i] - this.centre.x;
-      out[i + 1] = list[i + 1] - this.centre.y;
-      out[i + 2] = list[i + 2] - this.centre.z;
-    }
+    const c = this.centre.toArray();
+    for (let i = 0; i < list.length; i++) out[i] = list[i] - c[i % 3];
     return out;
   }
 
   /** Height added to the objects of a storey when the storeys are pulled apart. */
-  private lift(level: number): number {
-    if (!this.look?.apart || level < 0) return 0;
-    const lower = this.levels.filter((z) => z < this.levels[level]).length;
-    return lower * 4;
+  private lift = (it: Item): number =>
+    this.look?.apart && it.level >= 0 ? this.lifts[it.level] : 0;
+
+  /** Moves the storeys' vertices when they are pulled apart or put together. */
+  private raise(apart: boolean) {
+    if (apart === this.lifted) return;
+    this.lifted = apart;
+    const at = this.solid.geometry.getAttribute('position') as THREE.BufferAttribute;
+    const list = at.array as Float32Array;
+    list.set(this.drawing.positions);
+    for (const it of this.drawing.items) {
+      const up = this.lift(it);
+      if (up)
+        for (let v = it.firstVertex; v < it.firstVertex + it.vertices; v++) list[v * 3 + 2] += up;
+    }
+    at.needsUpdate = true;
   }
 
   setLook(look: Look) {
     this.look = look;
-    const positions = this.basePositions.slice();
-    const edgePositions = this.baseEdges.slice();
-    const colours = new Float32Array((positions.length / 3) * 4);
-    const edgeColours = new Float32Array((edgePositions.length / 3) * 4);
-    const solid: number[] = [];
-    const clear: number[] = [];
-    const lines: number[] = [];
+    const d = this.drawing;
+    this.raise(look.apart);
+    const [solid, clear, edges, faint] = [this.solid, this.clear, this.edges, this.faintEdges].map(
+      (m) => m.geometry.getIndex()?.array as Uint32Array | undefined,
+    );
+    let [ns, nc, ne, nf] = [0, 0, 0, 0];
     const dashes: number[] = [];
-    this.items.forEach((it, i) => {
+    const paint = new Map<string, THREE.Color>();
+    d.items.forEach((it, i) => {
       const visible = look.visible(it);
       const ghost = visible && (look.ghosted?.(it) ?? false);
       this.shown[i] = visible && !ghost ? 1 : 0;
       if (!visible) return;
-      const up = this.lift(it.level);
-      const alpha = ghost ? GHOST : it.opacity;
-      for (let v = it.firstVertex; v < it.firstVertex + it.vertices; v++) {
-        positions[v * 3 + 2] += up;
-        colours.set([it.colour.r, it.colour.g, it.colour.b, alpha], v * 4);
-        (alpha < 1 ? clear : solid).push(v);
+      const alpha = Math.round(255 * (ghost ? GHOST : it.opacity));
+      let c = paint.get(it.colour);
+      if (!c) paint.set(it.colour, (c = new THREE.Color(it.colour)));
+      const [r, g, b] = [c.r * 255, c.g * 255, c.b * 255];
+      for (let v = it.firstVertex * 4; v < (it.firstVertex + it.vertices) * 4; v += 4) {
+        this.colours[v] = r;
+        this.colours[v + 1] = g;
+        this.colours[v + 2] = b;
+        this.colours[v + 3] = alpha;
       }
-      for (let v = it.firstEdge; v < it.firstEdge + it.edges; v++) {
-        edgePositions[v * 3 + 2] += up;
-        edgeColours.set([INK.r, INK.g, INK.b, ghost ? 0.12 : 0.75], v * 4);
-        (it.dashed && !ghost ? dashes : lines).push(v);
+      const faces = d.triangles.subarray(
+        it.firstTriangle * 3,
+        (it.firstTriangle + it.triangles) * 3,
+      );
+      if (alpha < 255) {
+        clear!.set(faces, nc);
+        nc += faces.length;
+      } else {
+        solid!.set(faces, ns);
+        ns += faces.length;
+      }
+      const lines = d.lines.subarray(it.firstLine * 2, (it.firstLine + it.lines) * 2);
+      if (ghost || it.faint) {
+        faint!.set(lines, nf);
+        nf += lines.length;
+      } else if (it.dashed) dashes.push(...lines);
+      else {
+        edges!.set(lines, ne);
+        ne += lines.length;
       }
     });
-    this.fill(this.solid, positions, colours, solid);
-    this.fill(this.clear, positions, colours, clear);
-    this.fillLines(this.edges, edgePositions, edgeColours, lines);
-    // dashes need distances along each line, which an index does not allow
-    const dashed = new Float32Array(dashes.length * 3);
-    dashes.forEach((v, i) => dashed.set(edgePositions.subarray(v * 3, v * 3 + 3), i * 3));
-    this.dashes.geometry.dispose();
-    this.dashes.geometry = new THREE.BufferGeometry().setAttribute(
-      'position',
-      new THREE.BufferAttribute(dashed, 3),
-    );
-    this.dashes.computeLineDistances();
+    const counts: [THREE.Mesh | THREE.LineSegments, number][] = [
+      [this.solid, ns],
+      [this.clear, nc],
+      [this.edges, ne],
+      [this.faintEdges, nf],
+    ];
+    for (const [m, n] of counts) {
+      m.geometry.setDrawRange(0, n);
+      m.visible = n > 0;
+      const index = m.geometry.getIndex();
+      if (index) index.needsUpdate = true;
+    }
+    const colour = this.solid.geometry.getAttribute('color');
+    if (colour) colour.needsUpdate = true;
+    this.dash(dashes);
     this.clips.length = 0;
     if (look.cut) {
       this.clips.push(
@@ -296,33 +287,37 @@ export class StageScene {
     this.request();
   }
 
-  private fill(
-    mesh: THREE.Mesh,
-    positions: Float32Array<ArrayBuffer>,
-    colours: Float32Array<ArrayBuffer>,
-    index: number[],
-  ) {
-    mesh.geometry.dispose();
-    const g = new THREE.BufferGeometry();
-    g.setAttribute('position', new THREE.BufferAttribute(positions, 3));
-    g.setAttribute('color', new THREE.BufferAttribute(colours, 4));
-    g.setIndex(index);
-    g.computeVertexNormals();
-    mesh.geometry = g;
+  /** Dashes need distances along each line, which an index does not allow. */
+  private dash(ends: number[]) {
+    const position = this.solid.geometry.getAttribute('position');
+    const at = new Float32Array(ends.length * 3);
+    ends.forEach((v, i) => {
+      at[i * 3] = position.getX(v);
+      at[i * 3 + 1] = position.getY(v);
+      at[i * 3 + 2] = position.getZ(v);
+    });
+    this.dashes.geometry.dispose();
+    this.dashes.geometry = new THREE.BufferGeometry().setAttribute(
+      'position',
+      new THREE.BufferAttribute(at, 3),
+    );
+    this.dashes.position.copy(this.solid.position);
+    this.dashes.visible = ends.length > 0;
+    this.dashes.computeLineDistances();
   }
 
-  private fillLines(
-    lines: THREE.LineSegments,
-    positions: Float32Array<ArrayBuffer>,
-    colours: Float32Array<ArrayBuffer>,
-    index: number[],
-  ) {
-    lines.geometry.dispose();
-    const g = new THREE.BufferGeometry();
-    g.setAttribute('position', new THREE.BufferAttribute(positions, 3));
-    g.setAttribute('color', new THREE.BufferAttribute(colours, 4));
-    g.setIndex(index);
-    lines.geometry = g;
+  /** The ends of an item's outline in model coordinates. */
+  private outline(it: Item, out: number[]) {
+    const { lines, positions, origin } = this.drawing;
+    const up = this.lift(it);
+    for (let e = it.firstLine * 2; e < (it.firstLine + it.outline) * 2; e++) {
+      const v = lines[e] * 3;
+      out.push(
+        positions[v] + origin[0],
+        positions[v + 1] + origin[1],
+        positions[v + 2] + origin[2] + up,
+      );
+    }
   }
 
   /** Outlines of what is selected, and the evidence of a finding. */
@@ -333,14 +328,7 @@ export class StageScene {
     this.lineMaterials.length = 0;
     const chosen = new Set(look.selection);
     const outline: number[] = [];
-    this.items.forEach((it) => {
-      if (chosen.has(it.key)) {
-        const from = outline.length;
-        for (const r of it.rings) segments(r, outline);
-        const up = this.lift(it.level);
-        for (let i = from + 2; i < outline.length; i += 3) outline[i] += up;
-      }
-    });
+    for (const it of this.drawing.items) if (chosen.has(it.key)) this.outline(it, outline);
     if (outline.length) {
       this.stroke(outline, KELP, 7, 0.45);
       this.stroke(outline, '#1D2B2F', 2, 1);
@@ -409,22 +397,23 @@ export class StageScene {
     this.marks.add(l);
   }
 
-  private ray(p: THREE.Vector2): THREE.Raycaster {
-    const caster = new THREE.Raycaster();
-    caster.setFromCamera(p, this.camera);
-    return caster;
-  }
-
   /** The nearest shown object under a place given in device coordinates (−1 to 1). */
   pick(p: THREE.Vector2): Hit | null {
-    const hits = this.ray(p).intersectObjects([this.solid, this.clear], false);
-    for (const h of hits) {
-      if (!h.face || this.clips.some((c) => c.distanceToPoint(h.point) < 0)) continue;
-      const i = this.vertexItem[h.face.a];
-      if (this.shown[i])
-        return { key: this.items[i].key, surface: this.items[i].surface, point: h.point };
-    }
-    return null;
+    const caster = new THREE.Raycaster();
+    caster.setFromCamera(p, this.camera);
+    const offset = this.solid.position;
+    caster.ray.origin.sub(offset);
+    const uncut = (q: THREE.Vector3) =>
+      !this.clips.some((c) => c.distanceToPoint(q.clone().add(offset)) < 0);
+    const first = (faint: boolean) =>
+      this.picking.first(
+        caster.ray,
+        (i, it) => this.shown[i] > 0 && it.faint === faint,
+        this.lift,
+        uncut,
+      );
+    const hit = first(false) ?? first(true);
+    return hit && { key: this.drawing.items[hit.item].key, point: hit.point.clone().add(offset) };
   }
 
   /** The corner or edge nearest to a place on the screen, within a few pixels; else the point on the face. */
@@ -433,7 +422,9 @@ export class StageScene {
     width: number,
     height: number,
   ): { point: THREE.Vector3; kind: 'corner' | 'edge' | 'face' } | null {
-    const at = (i: number) => new THREE.Vector3().fromArray(this.baseEdges, i * 3);
+    const { lines, positions } = this.drawing;
+    const offset = this.solid.position;
+    const at = (e: number) => new THREE.Vector3().fromArray(positions, lines[e] * 3).add(offset);
     const screen = (v: THREE.Vector3) => {
       const q = v.clone().project(this.camera);
       return q.z > 1
@@ -443,31 +434,33 @@ export class StageScene {
     let best: { point: THREE.Vector3; kind: 'corner' | 'edge' } | null = null;
     let corner = 11;
     let edge = 8;
-    for (let i = 0; i < this.edgeItem.length; i += 2) {
-      if (!this.shown[this.edgeItem[i]]) continue;
-      const a = at(i);
-      const b = at(i + 1);
-      if (this.clips.some((c) => c.distanceToPoint(a) < -1e-6 && c.distanceToPoint(b) < -1e-6))
-        continue;
-      const sa = screen(a);
-      const sb = screen(b);
-      if (!sa || !sb) continue;
-      for (const [s, v] of [
-        [sa, a],
-        [sb, b],
-      ] as const) {
-        if (s.length() < corner) {
-          corner = s.length();
-          best = { point: v, kind: 'corner' };
+    for (const [i, it] of this.drawing.items.entries()) {
+      if (!this.shown[i]) continue;
+      for (let e = it.firstLine * 2; e < (it.firstLine + it.lines) * 2; e += 2) {
+        const a = at(e);
+        const b = at(e + 1);
+        if (this.clips.some((c) => c.distanceToPoint(a) < -1e-6 && c.distanceToPoint(b) < -1e-6))
+          continue;
+        const sa = screen(a);
+        const sb = screen(b);
+        if (!sa || !sb) continue;
+        for (const [s, v] of [
+          [sa, a],
+          [sb, b],
+        ] as const) {
+          if (s.length() < corner) {
+            corner = s.length();
+            best = { point: v, kind: 'corner' };
+          }
         }
-      }
-      if (best?.kind !== 'corner') {
-        const d = sb.clone().sub(sa);
-        const t = Math.min(1, Math.max(0, -sa.dot(d) / Math.max(1e-9, d.lengthSq())));
-        const off = sa.clone().addScaledVector(d, t).length();
-        if (off < edge) {
-          edge = off;
-          best = { point: a.clone().lerp(b, t), kind: 'edge' };
+        if (best?.kind !== 'corner') {
+          const d = sb.clone().sub(sa);
+          const t = Math.min(1, Math.max(0, -sa.dot(d) / Math.max(1e-9, d.lengthSq())));
+          const off = sa.clone().addScaledVector(d, t).length();
+          if (off < edge) {
+            edge = off;
+            best = { point: a.clone().lerp(b, t), kind: 'edge' };
+          }
         }
       }
     }
@@ -481,12 +474,16 @@ export class StageScene {
     const lo = a.clone().min(b);
     const hi = a.clone().max(b);
     const out: string[] = [];
-    this.items.forEach((it, i) => {
-      if (!this.shown[i] || it.key !== it.surface || !it.vertices) return;
-      const m = new THREE.Vector3();
-      for (let v = it.firstVertex; v < it.firstVertex + it.vertices; v++)
-        m.add(new THREE.Vector3().fromArray(this.basePositions, v * 3));
-      m.divideScalar(it.vertices).project(this.camera);
+    const boxes = this.picking.boxes;
+    this.drawing.items.forEach((it, i) => {
+      if (!this.shown[i] || it.key !== it.owner || !it.triangles) return;
+      const m = new THREE.Vector3(
+        (boxes[i * 6] + boxes[i * 6 + 3]) / 2,
+        (boxes[i * 6 + 1] + boxes[i * 6 + 4]) / 2,
+        (boxes[i * 6 + 2] + boxes[i * 6 + 5]) / 2 + this.lift(it),
+      )
+        .add(this.solid.position)
+        .project(this.camera);
       if (m.z < 1 && m.x >= lo.x && m.x <= hi.x && m.y >= lo.y && m.y <= hi.y) out.push(it.key);
     });
     return out;
@@ -502,17 +499,17 @@ export class StageScene {
     return point.clone().add(this.centre);
   }
 
+  /** The box of some objects, or of all that are not far off, in model coordinates. */
   boxOf(keys: string[] | null): THREE.Box3 {
     const chosen = keys && new Set(keys);
     const box = new THREE.Box3();
-    this.items.forEach((it) => {
-      // the whole is the building: what shades it may stand far away
-      if (chosen ? !chosen.has(it.key) : it.exposure === 'shade') return;
-      for (const r of it.rings)
-        for (let i = 0; i < r.length; i += 3)
-          box.expandByPoint(new THREE.Vector3(r[i], r[i + 1], r[i + 2]));
+    const b = this.picking.boxes;
+    this.drawing.items.forEach((it, i) => {
+      if (!it.vertices || (chosen ? !chosen.has(it.key) : it.far)) return;
+      box.expandByPoint(new THREE.Vector3(b[i * 6], b[i * 6 + 1], b[i * 6 + 2]));
+      box.expandByPoint(new THREE.Vector3(b[i * 6 + 3], b[i * 6 + 4], b[i * 6 + 5]));
     });
-    return box;
+    return box.isEmpty() ? box : box.translate(new THREE.Vector3().fromArray(this.drawing.origin));
   }
 
   /** Moves the camera so that the objects (or everything) fill the stage. */
@@ -545,7 +542,7 @@ export class StageScene {
   /** For tests: what is drawn and where an object is on the screen. */
   probe(width: number, height: number) {
     return {
-      shown: this.items.filter((_, i) => this.shown[i]).map((it) => it.key),
+      shown: this.drawing.items.filter((_, i) => this.shown[i]).map((it) => it.key),
       camera: this.camera.position.toArray(),
       screen: (key: string) => {
         const box = this.boxOf([key]);

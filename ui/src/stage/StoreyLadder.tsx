@@ -3,27 +3,18 @@ import type { ModelIndex } from '../model';
 import { useView } from '../state';
 
 /** One rung a storey at its level; the handles cut the model above and below; a double click pulls the storeys apart. */
-export function StoreyLadder({ index }: { index: ModelIndex }) {
+export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [number, number] }) {
   const cut = useView((s) => s.cut);
   const apart = useView((s) => s.apart);
   const set = useView((s) => s.set);
   const strip = useRef<HTMLDivElement>(null);
   const { lo, hi, rungs } = useMemo(() => {
-    let low = Infinity;
-    let high = -Infinity;
-    for (const s of index.model.surfaces)
-      if (s.exposure !== 'shade')
-        for (const r of s.rings)
-          for (let i = 2; i < r.length; i += 3) {
-            low = Math.min(low, r[i]);
-            high = Math.max(high, r[i]);
-          }
     const levels = index.model.storeys
       .filter((s) => s.level != null)
       .map((s) => ({ key: s.key, name: s.name, level: s.level! }))
       .sort((a, b) => a.level - b.level);
-    return { lo: low - 0.3, hi: high + 0.3, rungs: levels };
-  }, [index]);
+    return { lo: heights[0] - 0.3, hi: heights[1] + 0.3, rungs: levels };
+  }, [index, heights]);
   if (!rungs.length || !Number.isFinite(lo)) return null;
 
   const range = cut ?? [lo, hi];

@@ -1,16 +1,16 @@
-import { drawn, type ModelIndex } from '../model';
 import { useView } from '../state';
 
 /** Shows only what is selected. */
-export function isolate(index: ModelIndex) {
-  const keys = useView.getState().selection.flatMap((k) => drawn(index, k));
+export function isolate() {
+  const v = useView.getState();
+  const keys = v.selection.flatMap(v.drawn);
   if (keys.length) useView.setState({ isolated: new Set(keys), hidden: new Set() });
 }
 
 /** Hides what is selected. */
-export function hide(index: ModelIndex) {
+export function hide() {
   const v = useView.getState();
-  const keys = v.selection.flatMap((k) => drawn(index, k));
+  const keys = v.selection.flatMap(v.drawn);
   useView.setState({ hidden: new Set([...v.hidden, ...keys]), selection: [] });
 }
 
@@ -22,6 +22,6 @@ export function showAll() {
     cut: null,
     sweep: null,
     apart: false,
-    exposuresOff: new Set(),
+    groupsOff: new Set(),
   });
 }

@@ -1,8 +1,4 @@
 const PLANS: Record<string, [string, string]> = {
-  scope: [
-    'Scope',
-    'Here the architectural model will be trimmed to what the job needs: scope sheets say which classes and properties are in, and every object says why it is in or out.',
-  ],
   thermal: [
     'Thermal',
     'Here materials, layers and glazing will be completed and assigned, U-values worked out to the standards with every resistance shown, and spaces given their use and conditions.',

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { useParams, useSearchParams } from 'react-router';
 import { api, type Model, type Project } from '../api';
@@ -10,9 +10,13 @@ import { Help } from '../frame/Help';
 import { Path } from '../frame/Path';
 import { useShortcuts } from '../frame/useShortcuts';
 import type { Workspace } from '../frame/workspaces';
-import { useIndex } from '../model';
+import { elementOf, madeOf, useIndex } from '../model';
+import { ScopeDossier } from '../scope/ScopeDossier';
+import { ScopePanel } from '../scope/ScopePanel';
+import { useElementSubject, useScope } from '../scope/useScope';
 import { Sheet } from '../sheet/Sheet';
 import { Stage } from '../stage/Stage';
+import { envelopeSubject } from '../stage/subject';
 import { resetView, useView } from '../state';
 import { useEdits } from '../useEdits';
 import { Drop } from './Drop';
@@ -87,6 +91,29 @@ function Opened({
   const edits = useEdits(model);
   const { message, set } = useView();
   useShortcuts(index, edits, project.id);
+  const inScope = workspace === 'scope';
+  const scope = useScope(model, inScope);
+  const elements = useElementSubject(model, scope, inScope);
+  const envelope = useMemo(() => envelopeSubject(index), [index]);
+
+  // what is selected stays selected: elements become what was made of them, and back
+  const before = useRef(inScope);
+  useEffect(() => {
+    if (before.current === inScope) return;
+    before.current = inScope;
+    const turn = (k: string): string[] => {
+      if (!inScope) return madeOf(index, k);
+      const element = elementOf(index, k);
+      return element ? [element] : [];
+    };
+    set({
+      selection: [...new Set(useView.getState().selection.flatMap(turn))],
+      hidden: new Set(),
+      isolated: null,
+      finding: null,
+      pending: null,
+    });
+  }, [inScope, index, set]);
 
   // each workspace begins with the table it is about
   useEffect(() => {
@@ -101,8 +128,10 @@ function Opened({
     const known = (k: string) =>
       index.spaces.has(k) || index.surfaces.has(k) || index.openings.has(k);
     if (v.finding && !index.findings.has(v.finding)) set({ finding: null });
-    if (v.selection.some((k) => !known(k))) set({ selection: v.selection.filter(known) });
-  }, [index, set]);
+    if (!inScope && v.selection.some((k) => !known(k)))
+      set({ selection: v.selection.filter(known) });
+    if (v.tried && v.tried.version !== index.model.delivery.version) set({ tried: null });
+  }, [index, inScope, set]);
 
   useEffect(() => {
     if (!message) return;
@@ -117,12 +146,20 @@ function Opened({
         <Path project={project.id} model={model} />
         <main className="relative flex min-w-0 flex-1 flex-col">
           <ErrorBoundary>
-            <Stage index={index} />
+            <Stage index={index} subject={(inScope && elements) || envelope} />
           </ErrorBoundary>
           {workspace === 'intake' ? (
             <Intake model={model} project={project.id} />
           ) : workspace === 'handover' ? (
             <HandoverPanel model={model} project={project.id} />
+          ) : inScope ? (
+            scope ? (
+              <ScopePanel model={model} index={scope} edits={edits} />
+            ) : (
+              <p className="border-t border-line bg-panel px-4 py-6 text-muted">
+                Reading the elements …
+              </p>
+            )
           ) : workspace === 'envelope' || workspace === 'findings' ? (
             <Sheet index={index} />
           ) : (
@@ -138,7 +175,11 @@ function Opened({
             </div>
           )}
         </main>
-        <Dossier index={index} edits={edits} />
+        {inScope && scope ? (
+          <ScopeDossier model={model} index={index} scope={scope} edits={edits} />
+        ) : (
+          <Dossier index={index} edits={edits} />
+        )}
       </div>
       <CommandPalette index={index} edits={edits} project={project.id} />
       <Help />

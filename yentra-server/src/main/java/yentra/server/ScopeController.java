@@ -68,6 +68,12 @@ class ScopeController {
     return scopes.element(id, key);
   }
 
+  /** Keys of the elements that fit. */
+  @PostMapping("/deliveries/{id}/scope/pick")
+  List<String> pick(@PathVariable UUID id, @RequestBody ScopeViews.PickRequest asked) {
+    return scopes.pick(id, asked);
+  }
+
   @GetMapping("/deliveries/{id}/scope/size")
   ScopeViews.TrimmedView size(@PathVariable UUID id) {
     return scopes.size(id);

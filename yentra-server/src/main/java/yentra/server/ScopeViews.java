@@ -16,6 +16,7 @@ import yentra.core.model.Element;
 import yentra.core.model.Property;
 import yentra.core.model.PropertySet;
 import yentra.core.model.PropertyValue;
+import yentra.core.scope.Condition;
 import yentra.core.scope.Requirement;
 import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopeSheet;
@@ -156,6 +157,15 @@ final class ScopeViews {
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record TryRequest(
       @Schema(nullable = true) String sheet, @Schema(nullable = true) SheetCells cells) {}
+
+  /**
+   * Which elements to select.
+   *
+   * @param subject what of them is looked at
+   * @param property of properties: the name
+   * @param test as a cell of a scope sheet writes it
+   */
+  record PickRequest(Condition.Subject subject, String set, String property, String test) {}
 
   record PlaceRequest(long basedOn, List<String> keys, boolean in, String reason) {}
 

@@ -20,6 +20,7 @@ import yentra.core.scope.ScopeRun;
 import yentra.core.scope.ScopeSheet;
 import yentra.core.scope.ScopeState;
 import yentra.core.scope.ScopeStep;
+import yentra.core.scope.Selection;
 import yentra.core.scope.ValueChange;
 import yentra.core.scope.ValueTest;
 
@@ -168,6 +169,37 @@ class Scopes {
     return property.isBlank()
         ? Condition.of(Condition.Subject.NAME, test)
         : Condition.property(set, property, test);
+  }
+
+  List<String> pick(UUID id, ScopeViews.PickRequest asked) {
+    Deliveries.State s = deliveries.state(id);
+    ValueTest test;
+    try {
+      test = ValueTest.of(asked.test() == null ? "" : asked.test());
+    } catch (IllegalArgumentException e) {
+      throw Problem.notApplicable(e.getMessage());
+    }
+    if (test == null || asked.subject() == null) {
+      throw Problem.bad("Say what to look for.");
+    }
+    boolean property = asked.subject() == Condition.Subject.PROPERTY;
+    if (property && blank(asked.property())) {
+      throw Problem.bad("Name the property.");
+    }
+    Selection selection =
+        asked.subject() == Condition.Subject.CLASS
+            ? new Selection(test, true, List.of())
+            : new Selection(
+                null,
+                true,
+                List.of(
+                    property
+                        ? Condition.property(
+                            asked.set() == null ? "" : asked.set().strip(),
+                            asked.property().strip(),
+                            test)
+                        : Condition.of(asked.subject(), test)));
+    return selection.of(s.scope().values(s.whole())).stream().map(Element::key).toList();
   }
 
   ScopeViews.TrimmedView size(UUID id) {

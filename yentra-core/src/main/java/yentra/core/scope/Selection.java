@@ -1,6 +1,8 @@
 package yentra.core.scope;
 
 import java.util.List;
+import yentra.core.model.ArchitecturalModel;
+import yentra.core.model.Element;
 
 /**
  * Which elements are meant.
@@ -16,6 +18,12 @@ public record Selection(ValueTest classes, boolean subtypes, List<Condition> con
 
   public static Selection of(String classes, Condition... conditions) {
     return new Selection(ValueTestText.read(classes), true, List.of(conditions));
+  }
+
+  /** The elements of a model that are meant, in the model's order. */
+  public List<Element> of(ArchitecturalModel model) {
+    Matching matching = new Matching(model);
+    return model.elements().parallelStream().filter(e -> matching.fits(this, e)).toList();
   }
 
   /** In words, such as "IfcSpace with subtypes, name is contains gross". */

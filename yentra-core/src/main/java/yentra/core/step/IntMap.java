@@ -1,7 +1,5 @@
 package yentra.core.step;
 
-import java.util.Arrays;
-
 /**
  * A map from instance numbers to instance numbers, both above zero, in two arrays (open addressing,
  * linear probing). Reading is safe for several threads once it is filled.
@@ -14,11 +12,11 @@ public final class IntMap {
   /** The value, or 0. */
   public int get(int key) {
     int at = slot(keys, key);
-    return keys[at] == key ? values[at] : 0;
+    return key != 0 && keys[at] == key ? values[at] : 0;
   }
 
   public boolean has(int key) {
-    return keys[slot(keys, key)] == key;
+    return key != 0 && keys[slot(keys, key)] == key;
   }
 
   public void put(int key, int value) {
@@ -59,7 +57,7 @@ public final class IntMap {
     int[] oldKeys = keys;
     int[] oldValues = values;
     keys = new int[oldKeys.length * 2];
-    values = Arrays.copyOf(values, keys.length);
+    values = new int[keys.length];
     for (int i = 0; i < oldKeys.length; i++) {
       if (oldKeys[i] != 0) {
         int at = slot(keys, oldKeys[i]);

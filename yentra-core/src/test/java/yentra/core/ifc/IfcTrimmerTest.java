@@ -76,6 +76,29 @@ class IfcTrimmerTest {
   }
 
   @Test
+  void theHoleOfAWindowIsCutOutOfItsWall() throws Exception {
+    IfcModel m =
+        sample()
+            .with(
+                "#70=IFCOPENINGELEMENT('00000000000000000000O2',$,$,$,$,#10,#71,$,$);",
+                "#71=IFCPRODUCTDEFINITIONSHAPE($,$,(#72));",
+                "#72=IFCSHAPEREPRESENTATION(#3,'Body','CSG',(#73));",
+                "#73=IFCBLOCK(#74,1.2,0.5,1.);",
+                "#74=IFCAXIS2PLACEMENT3D(#75,$,$);",
+                "#75=IFCCARTESIANPOINT((1.,-0.1,0.9));",
+                "#76=IFCRELVOIDSELEMENT('00000000000000000000R8',$,$,$,#30,#70);")
+            .model();
+    Element wall = m.element("00000000000000000000W1").orElseThrow();
+    double gross = Math.abs(yentra.core.geometry.Shell.of(m.body(wall).faces()).signedVolume());
+    double net = Math.abs(yentra.core.geometry.Shell.of(m.netBody(wall).faces()).signedVolume());
+    assertThat(gross).isCloseTo(4 * 0.3 * 3, org.assertj.core.api.Assertions.within(1e-9));
+    assertThat(net)
+        .isCloseTo(4 * 0.3 * 3 - 1.2 * 0.3 * 1, org.assertj.core.api.Assertions.within(1e-9));
+    Element other = m.element("00000000000000000000W2").orElseThrow();
+    assertThat(m.netBody(other)).isSameAs(m.body(other));
+  }
+
+  @Test
   void onlyWhatIsInAndWhatThatNeedsIsWritten() throws Exception {
     IfcModel m = sample().model();
     Written w = trim(m, e -> e.entity().matches("IfcWall|IfcWindow"), (s, p) -> true, Map.of());

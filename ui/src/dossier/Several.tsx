@@ -1,0 +1,72 @@
+import type { Edits } from '../useEdits';
+import type { ModelIndex } from '../model';
+import { area, count, volume } from '../words';
+import { Jump, Row, Section, Title } from './parts';
+
+export function Several({
+  index,
+  edits,
+  keys,
+}: {
+  index: ModelIndex;
+  edits: Edits;
+  keys: string[];
+}) {
+  const surfaces = keys.map((k) => index.surfaces.get(k)).filter((s) => s !== undefined);
+  const spaces = keys.map((k) => index.spaces.get(k)).filter((s) => s !== undefined);
+  const types = new Set(surfaces.map((s) => s.type || 'not stated'));
+  const two = surfaces.length === 2 && keys.length === 2;
+  return (
+    <>
+      <Title sub="What they share">{count(keys.length, 'object')} selected</Title>
+      <Section title="Together">
+        <dl>
+          {surfaces.length > 0 && <Row label="Surfaces">{surfaces.length}</Row>}
+          {surfaces.length > 0 && (
+            <Row label="Gross area">{area(surfaces.reduce((n, s) => n + s.grossArea, 0))} m²</Row>
+          )}
+          {surfaces.length > 0 && (
+            <Row label={types.size === 1 ? 'Type' : 'Types'}>{[...types].join(', ')}</Row>
+          )}
+          {spaces.length > 0 && <Row label="Spaces">{spaces.length}</Row>}
+          {spaces.length > 0 && (
+            <Row label="Floor area">{area(spaces.reduce((n, s) => n + s.floorArea, 0))} m²</Row>
+          )}
+          {spaces.length > 0 && (
+            <Row label="Volume">{volume(spaces.reduce((n, s) => n + s.volume, 0))} m³</Row>
+          )}
+        </dl>
+      </Section>
+      {two && (
+        <Section title="Repair by hand">
+          <button
+            className="btn"
+            onClick={() =>
+              edits.consider(
+                { kind: 'MatchSurfaces', first: keys[0], second: keys[1] },
+                'Match these faces',
+              )
+            }
+          >
+            Match these faces
+          </button>
+          <p className="mt-1 text-sm text-muted">
+            Makes one interior surface of two that face each other.
+          </p>
+        </Section>
+      )}
+      <Section title="Selected">
+        {keys.slice(0, 40).map((k) => (
+          <div key={k} className="leading-[22px]">
+            <Jump to={k}>
+              {index.surfaces.get(k)?.label ??
+                index.spaces.get(k)?.name ??
+                index.openings.get(k)?.label ??
+                k}
+            </Jump>
+          </div>
+        ))}
+      </Section>
+    </>
+  );
+}

@@ -1,0 +1,112 @@
+import { DropdownMenu } from 'radix-ui';
+import { ChevronDown } from 'lucide-react';
+import type { Space } from '../api';
+import type { Edits } from '../useEdits';
+import type { ModelIndex } from '../model';
+import { area, count, volume } from '../words';
+import { Against, Changes, FindingLinks, Jump, Origin, Row, Section, Title } from './parts';
+import { useSurfaceTypes } from './useSurfaceTypes';
+
+export function SpaceFacts({
+  space: s,
+  index,
+  edits,
+}: {
+  space: Space;
+  index: ModelIndex;
+  edits: Edits;
+}) {
+  const m = index.model;
+  const surfaces = index.surfacesOf.get(s.key) ?? [];
+  const storey = m.storeys.find((x) => x.key === s.storey)?.name ?? s.storey ?? 'no storey';
+  return (
+    <>
+      <Title sub={`Space · ${storey}`}>{s.name}</Title>
+      <Section title="Measured against stated">
+        <dl>
+          <Row label="Floor area, m²">
+            <Against measured={s.floorArea} stated={s.statedFloorArea} digits={area} />
+          </Row>
+          <Row label="Volume, m³">
+            {s.enclosed ? (
+              <Against measured={s.volume} stated={s.statedVolume} digits={volume} />
+            ) : (
+              'not enclosed'
+            )}
+          </Row>
+          <Row label="Enclosed">
+            {s.enclosed ? (
+              'yes'
+            ) : (
+              <b className="text-blocker">no, {count(s.openEdges, 'open edge')}</b>
+            )}
+          </Row>
+          <Row label="Use">{s.use || 'none'}</Row>
+          <Row label="Conditions">{s.condition || 'none'}</Row>
+          <Row label="Zone">{s.zone ?? 'none'}</Row>
+        </dl>
+      </Section>
+      <FindingLinks list={index.findingsOf.get(s.key) ?? []} />
+      <CloseHoles space={s} index={index} edits={edits} />
+      <Section title={`Surfaces (${surfaces.length})`}>
+        {surfaces.map((x) => (
+          <div key={x.key} className="flex items-center justify-between gap-2 leading-[22px]">
+            <Jump to={x.key}>{x.label}</Jump>
+            <span className="shrink-0">{area(x.grossArea)} m²</span>
+          </div>
+        ))}
+      </Section>
+      <Origin source={s.source} />
+      <Changes index={index} keys={[s.key]} label={s.name} />
+    </>
+  );
+}
+
+/** Closing a space by hand: each hole that was found, with the type of surface to choose. */
+function CloseHoles({ space, index, edits }: { space: Space; index: ModelIndex; edits: Edits }) {
+  const types = useSurfaceTypes();
+  const holes = (index.findingsOf.get(space.key) ?? []).flatMap((f) =>
+    f.remedies.flatMap((r) =>
+      r.repair.kind === 'CloseHole' ? [{ finding: f, repair: r.repair }] : [],
+    ),
+  );
+  if (!holes.length) return null;
+  return (
+    <Section title="Repair by hand">
+      {holes.map(({ finding, repair }, i) => (
+        <DropdownMenu.Root key={finding.id}>
+          <DropdownMenu.Trigger className="btn mr-1.5 mb-1" data-testid="close-hole">
+            {holes.length > 1 ? `Close hole ${i + 1} with` : 'Close the hole with'}{' '}
+            <ChevronDown size={13} />
+          </DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content className="menu" align="start">
+              {types
+                .filter((t) => t.gbxml !== 'Shade' && !t.gbxml.endsWith('Column'))
+                .map((t) => (
+                  <DropdownMenu.Item
+                    key={t.name}
+                    className="menu-item"
+                    onSelect={() =>
+                      edits.consider(
+                        {
+                          ...repair,
+                          type: t.name as never,
+                          construction:
+                            t.name === repair.type ? repair.construction : (null as never),
+                        },
+                        `Close the hole with ${t.gbxml}`,
+                        finding.id,
+                      )
+                    }
+                  >
+                    {t.gbxml}
+                  </DropdownMenu.Item>
+                ))}
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+      ))}
+    </Section>
+  );
+}

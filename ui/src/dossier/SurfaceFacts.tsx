@@ -1,0 +1,225 @@
+import { DropdownMenu } from 'radix-ui';
+import { ChevronDown } from 'lucide-react';
+import type { Opening, Surface } from '../api';
+import type { Edits } from '../useEdits';
+import type { ModelIndex } from '../model';
+import { EXPOSURES, area, degrees, length, orientation } from '../words';
+import { Changes, FindingLinks, Jump, Origin, Row, Section, Title } from './parts';
+import { useSurfaceTypes } from './useSurfaceTypes';
+
+export function SurfaceFacts({
+  surface: s,
+  index,
+  edits,
+}: {
+  surface: Surface;
+  index: ModelIndex;
+  edits: Edits;
+}) {
+  const exposure = EXPOSURES.find((e) => e.key === s.exposure);
+  const construction = index.model.constructions.find((c) => c.key === s.construction);
+  return (
+    <>
+      <Title sub={`${s.type || 'Type not stated'} · ${s.fileId}`}>{s.label}</Title>
+      <Section title="Facts">
+        <dl>
+          <Row label="Gross area">{area(s.grossArea)} m²</Row>
+          <Row label="Net area">{area(s.netArea)} m²</Row>
+          <Row label="Tilt">{degrees(s.tilt)}°</Row>
+          <Row label="Azimuth">{orientation(s.tilt, s.azimuth)}</Row>
+          {s.thickness != null && <Row label="Thickness">{length(s.thickness)} m</Row>}
+          <Row label="Other side">{exposure?.label}</Row>
+        </dl>
+      </Section>
+      <FindingLinks list={index.findingsOf.get(s.key) ?? []} />
+      <Section title="Repair by hand">
+        <div className="flex flex-wrap gap-1.5">
+          <button
+            className="btn"
+            onClick={() =>
+              edits.consider({ kind: 'ReverseSurface', surface: s.key }, 'Turn it round')
+            }
+          >
+            Turn it round
+          </button>
+          <TypeMenu surface={s} edits={edits} />
+          <ConstructionMenu surface={s} index={index} edits={edits} />
+          <button
+            className="btn"
+            onClick={() =>
+              edits.consider({ kind: 'DeleteSurface', surface: s.key }, 'Delete the surface')
+            }
+          >
+            Delete
+          </button>
+        </div>
+      </Section>
+      <Section title="Neighbours">
+        {s.spaces.length ? (
+          s.spaces.map((k, i) => (
+            <div key={i} className="leading-[22px]">
+              {index.spaces.has(k) ? (
+                <Jump to={k}>{index.spaces.get(k)!.name}</Jump>
+              ) : (
+                `${k} (not defined)`
+              )}
+            </div>
+          ))
+        ) : (
+          <p>No space.</p>
+        )}
+      </Section>
+      <Section title={`Openings (${s.openings.length})`}>
+        {s.openings.map((o) => (
+          <div key={o.key} className="flex justify-between leading-[22px]">
+            <Jump to={o.key}>{o.type || o.fileId}</Jump>
+            <span>{area(o.area)} m²</span>
+          </div>
+        ))}
+        {!s.openings.length && <p className="text-muted">None.</p>}
+      </Section>
+      <Section title="Construction, outside to inside">
+        {construction ? (
+          <>
+            <p className="font-semibold">{construction.name}</p>
+            <dl>
+              {construction.layers.map((l, i) => (
+                <Row key={i} label={l.name}>
+                  {l.thickness == null ? '–' : `${(l.thickness * 1000).toFixed(0)} mm`}
+                </Row>
+              ))}
+            </dl>
+            {construction.uValue != null && (
+              <Row label="Stated U-value">{construction.uValue.toPrecision(3)} W/m²K</Row>
+            )}
+          </>
+        ) : (
+          <p className="text-muted">
+            {s.construction ? `${s.construction} is not defined.` : 'None.'}
+          </p>
+        )}
+      </Section>
+      <Origin source={s.source} element={s.element} />
+      <Changes index={index} keys={[s.key]} label={s.label} />
+    </>
+  );
+}
+
+function TypeMenu({ surface, edits }: { surface: Surface; edits: Edits }) {
+  const types = useSurfaceTypes();
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="btn" data-testid="retype">
+        Retype <ChevronDown size={13} />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="menu" align="start">
+          {types.map((t) => (
+            <DropdownMenu.Item
+              key={t.name}
+              className="menu-item"
+              disabled={t.gbxml === surface.type}
+              onSelect={() =>
+                edits.consider(
+                  { kind: 'RetypeSurface', surface: surface.key, type: t.name as never },
+                  `Type it ${t.gbxml}`,
+                )
+              }
+            >
+              {t.gbxml}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+export function ConstructionMenu({
+  surface,
+  index,
+  edits,
+}: {
+  surface: Surface;
+  index: ModelIndex;
+  edits: Edits;
+}) {
+  if (!index.model.constructions.length) return null;
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="btn" data-testid="assign">
+        Construction <ChevronDown size={13} />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="menu max-h-72 overflow-y-auto" align="start">
+          {index.model.constructions.map((c) => (
+            <DropdownMenu.Item
+              key={c.key}
+              className="menu-item"
+              disabled={c.key === surface.construction}
+              onSelect={() =>
+                edits.consider(
+                  { kind: 'AssignConstruction', surface: surface.key, construction: c.key },
+                  `Assign ${c.name}`,
+                )
+              }
+            >
+              {c.name}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+export function OpeningFacts({
+  opening: o,
+  index,
+  edits,
+}: {
+  opening: Opening;
+  index: ModelIndex;
+  edits: Edits;
+}) {
+  const parent = o.surface ? index.surfaces.get(o.surface) : undefined;
+  return (
+    <>
+      <Title sub={`${o.type || 'Type not stated'} · ${o.fileId}`}>{o.label}</Title>
+      <Section title="Facts">
+        <dl>
+          <Row label="Area">{area(o.area)} m²</Row>
+          <Row label="Window type">{o.glazing ?? 'none'}</Row>
+          <Row label="Construction">{o.construction ?? 'none'}</Row>
+          <Row label="In surface">
+            {parent ? <Jump to={parent.key}>{parent.label}</Jump> : 'none'}
+          </Row>
+        </dl>
+      </Section>
+      <FindingLinks list={index.findingsOf.get(o.key) ?? []} />
+      <Section title="Repair by hand">
+        <div className="flex flex-wrap gap-1.5">
+          <button
+            className="btn"
+            disabled={!parent}
+            onClick={() =>
+              edits.consider({ kind: 'CutOpening', opening: o.key }, 'Fit it to its surface')
+            }
+          >
+            Fit it to its surface
+          </button>
+          <button
+            className="btn"
+            onClick={() =>
+              edits.consider({ kind: 'DeleteOpening', opening: o.key }, 'Delete the opening')
+            }
+          >
+            Delete
+          </button>
+        </div>
+      </Section>
+      <Origin source={o.source} element={o.element} />
+      <Changes index={index} keys={[o.key]} label={o.label} />
+    </>
+  );
+}

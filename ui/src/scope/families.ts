@@ -1,0 +1,77 @@
+/** Classes that are drawn and counted together. */
+export interface Family {
+  key: string;
+  label: string;
+  colour: string;
+  opacity: number;
+  classes: RegExp;
+}
+
+export const FAMILIES: Family[] = [
+  {
+    key: 'spaces',
+    label: 'Spaces',
+    colour: '#12645C',
+    opacity: 0.22,
+    classes: /^IfcSpace$|^Space$/,
+  },
+  {
+    key: 'walls',
+    label: 'Walls',
+    colour: '#C9B79C',
+    opacity: 1,
+    classes: /^Ifc(Wall|CurtainWall)/,
+  },
+  {
+    key: 'floors',
+    label: 'Floors and roofs',
+    colour: '#9AA39B',
+    opacity: 1,
+    classes: /^Ifc(Slab|Roof|Covering)/,
+  },
+  { key: 'windows', label: 'Windows', colour: '#F2D16B', opacity: 1, classes: /^IfcWindow/ },
+  { key: 'doors', label: 'Doors', colour: '#7A4B2A', opacity: 1, classes: /^IfcDoor/ },
+  { key: 'shading', label: 'Shading', colour: '#40525B', opacity: 0.6, classes: /^IfcShading/ },
+  {
+    key: 'structure',
+    label: 'Structure and stairs',
+    colour: '#A893B3',
+    opacity: 1,
+    classes:
+      /^Ifc(Column|Beam|Member|Plate|Footing|Pile|Stair|Ramp|Railing|BuildingElementPart|Tendon|Reinforc)/,
+  },
+  {
+    key: 'furniture',
+    label: 'Furniture and fittings',
+    colour: '#D58F74',
+    opacity: 1,
+    classes: /^Ifc(Furni|SystemFurniture|Sanitary|Waste)/,
+  },
+  {
+    key: 'services',
+    label: 'Services',
+    colour: '#6F9FB0',
+    opacity: 1,
+    classes:
+      /(Segment|Fitting|Terminal|Controller|Fixture|Boiler|Pump|Fan|Tank|Valve|Sensor|Outlet|Damper|Chiller|Equipment|Appliance|Actuator|Alarm|Filter|Heater|Coil|Tower|Motor|Device|Flow\w+|Distribution\w+|Meter|Board)$/,
+  },
+  { key: 'other', label: 'Other', colour: '#B8B0A0', opacity: 1, classes: /./ },
+];
+
+const known = new Map<string, Family>();
+
+export function familyOf(entity: string): Family {
+  let f = known.get(entity);
+  if (!f) known.set(entity, (f = FAMILIES.find((x) => x.classes.test(entity))!));
+  return f;
+}
+
+/** "Curtain wall" of IfcCurtainWall. */
+export function plain(entity: string): string {
+  const words = entity
+    .replace(/^Ifc/, '')
+    .replace(/(StandardCase|ElementedCase)$/, '')
+    .replace(/([a-z])([A-Z])/g, '$1 $2')
+    .toLowerCase();
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}

@@ -1,0 +1,53 @@
+import type { Model } from '../api';
+import { EXPOSURES, OPENING_COLOURS } from '../words';
+import { DrawingMaker, type Drawing } from './drawing';
+
+/** Surfaces and openings, coloured by what is on the other side. */
+export function envelopeDrawing(model: Model): Drawing {
+  const maker = new DrawingMaker();
+  const levelOf = new Map(model.storeys.map((s, i) => [s.key, i]));
+  for (const s of model.surfaces) {
+    const e = EXPOSURES.find((x) => x.key === s.exposure) ?? EXPOSURES[6];
+    const look = {
+      owner: s.key,
+      group: s.exposure,
+      level: s.storey == null ? -1 : (levelOf.get(s.storey) ?? -1),
+      colour: e.colour,
+      opacity: e.opacity,
+      dashed: s.exposure === 'none',
+      faint: false,
+      // the whole is the building: what shades it may stand far away
+      far: s.exposure === 'shade',
+    };
+    maker.add(s, look);
+    for (const o of s.openings) {
+      if (o.type === 'Air') maker.add({ ...o, triangles: [] }, { ...look, opacity: 1 });
+      else
+        maker.add(
+          o,
+          {
+            ...look,
+            colour: o.glazed ? OPENING_COLOURS.glazed : OPENING_COLOURS.door,
+            opacity: 1,
+          },
+          o.glazed,
+        );
+    }
+  }
+  for (const o of model.orphans)
+    maker.add(
+      o,
+      {
+        owner: o.key,
+        group: 'unresolved',
+        level: -1,
+        colour: '#C2185B',
+        opacity: 1,
+        dashed: false,
+        faint: false,
+        far: false,
+      },
+      o.glazed,
+    );
+  return maker.drawing(model.storeys.map((s) => s.level ?? 0));
+}

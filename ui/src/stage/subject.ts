@@ -1,0 +1,64 @@
+import type { ModelIndex } from '../model';
+import { drawn } from '../model';
+import { EXPOSURES, area } from '../words';
+import type { Drawing } from './drawing';
+import { envelopeDrawing } from './envelopeDrawing';
+
+export interface LegendEntry {
+  key: string;
+  label: string;
+  colour: string;
+  opacity: number;
+  dashed: boolean;
+  count: string;
+}
+
+/** What the stage shows: the envelope, or the elements it is made of. */
+export interface Subject {
+  drawing: Drawing;
+  /** Keys that are drawn for a selected key. */
+  drawn: (key: string) => string[];
+  /** What hovering says of an object. */
+  named: (key: string) => string | null;
+  legend: { title: string; entries: LegendEntry[] };
+  /** Lowest and highest place of what the storey ladder cuts, in metres. */
+  heights: [number, number];
+}
+
+/** Lowest and highest z of the items that are not far off. */
+export function heights(d: Drawing): [number, number] {
+  let low = Infinity;
+  let high = -Infinity;
+  for (const it of d.items) {
+    if (it.far) continue;
+    for (let v = it.firstVertex * 3 + 2; v < (it.firstVertex + it.vertices) * 3; v += 3) {
+      low = Math.min(low, d.positions[v]);
+      high = Math.max(high, d.positions[v]);
+    }
+  }
+  return [low + d.origin[2], high + d.origin[2]];
+}
+
+export function envelopeSubject(index: ModelIndex): Subject {
+  const drawing = envelopeDrawing(index.model);
+  const counts = new Map<string, number>();
+  for (const s of index.model.surfaces) counts.set(s.exposure, (counts.get(s.exposure) ?? 0) + 1);
+  return {
+    drawing,
+    drawn: (key) => drawn(index, key),
+    named: (key) => {
+      const o = index.surfaces.get(key) ?? index.openings.get(key);
+      return o ? `${o.label} · ${area('grossArea' in o ? o.grossArea : o.area)} m²` : null;
+    },
+    legend: {
+      title: 'Other side of the surface',
+      entries: EXPOSURES.filter((e) => counts.get(e.key)).map((e) => ({
+        ...e,
+        opacity: e.key === 'shade' ? 0.6 : 1,
+        dashed: e.key === 'none',
+        count: String(counts.get(e.key)),
+      })),
+    },
+    heights: heights(drawing),
+  };
+}
