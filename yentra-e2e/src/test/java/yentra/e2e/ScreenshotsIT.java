@@ -58,6 +58,39 @@ class ScreenshotsIT {
       b.click("all-the-same");
       b.see("handover-row");
       Files.write(dir.resolve("7-handover.png"), b.picture());
+      scope(yentra, b, dir);
     }
+  }
+
+  private static void scope(RunningYentra yentra, Browser b, Path dir) throws Exception {
+    b.driver.get(yentra.url("/"));
+    new WebDriverWait(b.driver, Duration.ofSeconds(30))
+        .until(d -> d.getPageSource().contains("marram-point-architecture.ifc"));
+    b.click(By.xpath("//*[@data-testid='project'][contains(., 'architect')]"));
+    b.see("stage");
+    b.keys("2");
+    b.see("sheet-elements");
+    b.click("sheet-menu");
+    b.settle();
+    Files.write(dir.resolve("8-scope-sheets.png"), b.picture());
+    b.click(By.xpath("//li[contains(., 'with thermal data')]//button[.='Apply']"));
+    new WebDriverWait(b.driver, Duration.ofSeconds(30))
+        .until(d -> b.see(By.xpath("//nav//a[contains(., 'Scope')]")).getText().contains("128 in"));
+    b.see(By.cssSelector("[aria-label='Filter by name']")).sendKeys("op-");
+    b.click(By.xpath("//*[@role='row'][contains(., 'Window op-8')]"));
+    b.see("reason");
+    Files.write(dir.resolve("9-scope-reasons.png"), b.picture());
+    b.press("Show the values");
+    b.see(By.cssSelector("[aria-label='Filter by thermaltransmittance']")).sendKeys("missing");
+    b.click(By.xpath("//*[@data-key]//span[contains(., 'missing')]"));
+    b.see(By.cssSelector("[role=grid]"))
+        .sendKeys(org.openqa.selenium.Keys.chord(org.openqa.selenium.Keys.CONTROL, "a"));
+    b.see("value-for-all").sendKeys("1.3");
+    Files.write(dir.resolve("10-scope-values.png"), b.picture());
+    b.keys(org.openqa.selenium.Keys.ESCAPE);
+    b.click("sheet-menu");
+    b.press("Write or compare sheets");
+    b.see("sheet-editor");
+    Files.write(dir.resolve("11-scope-sheet-editor.png"), b.picture());
   }
 }
