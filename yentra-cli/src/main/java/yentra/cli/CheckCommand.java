@@ -49,7 +49,7 @@ final class CheckCommand implements Callable<Integer> {
   @Option(
       names = "--together",
       description =
-          "the files are deliveries of one project (each is checked on its own; they are not yet compared)")
+          "the files are deliveries of one project: origin, units and north are held against the first")
   private boolean together;
 
   @Option(
@@ -68,16 +68,14 @@ final class CheckCommand implements Callable<Integer> {
   public Integer call() throws IOException {
     Limits set = limits == null ? Limits.STANDARD : readLimits(limits);
     ScopeSheet applied = sheet == null ? null : Sheets.read(sheet);
-    if (together) {
-      System.err.println(
-          "The files are checked each on its own: comparing origins, units and north is not built yet.");
-    }
+    Checked first = null;
     List<Map<String, Object>> reports = new ArrayList<>();
     int exit = 0;
     for (Path file : files) {
       Map<String, Object> report;
       try {
-        Checked checked = Checked.of(file, set, applied);
+        Checked checked = Checked.of(file, set, applied, first);
+        first = together && first == null ? checked : first;
         exit = Math.max(exit, checked.hasFaults() ? 1 : 0);
         if (format == Format.TEXT) {
           text(checked);

@@ -31,11 +31,16 @@ record Checked(
     long deriveMs,
     long checkMs) {
   static Checked of(Path file, Limits limits) throws IOException, UnreadableException {
-    return of(file, limits, null);
+    return of(file, limits, null, null);
   }
 
-  /** Checks a file, with a scope sheet applied first where one is given. */
-  static Checked of(Path file, Limits limits, ScopeSheet sheet)
+  /**
+   * Checks a file.
+   *
+   * @param sheet a scope sheet that is applied first, or null
+   * @param beside another delivery of the project that this one is held against, or null
+   */
+  static Checked of(Path file, Limits limits, ScopeSheet sheet, Checked beside)
       throws IOException, UnreadableException {
     Tolerance tolerance = Tolerance.standard();
     long t0 = System.nanoTime();
@@ -53,6 +58,9 @@ record Checked(
       context = new CheckContext(reading.envelope(), scoped, limits, tolerance).with(result);
     } else {
       context = new CheckContext(reading.envelope(), reading.model(), limits, tolerance);
+    }
+    if (beside != null) {
+      context = context.beside(String.valueOf(beside.file.getFileName()), beside.envelope());
     }
     long t2 = System.nanoTime();
     List<Finding> findings = CheckCatalogue.run(context);

@@ -122,7 +122,15 @@ class Deliveries {
     CheckContext base = base(d);
     ScopeState scope = ScopeState.of(entries.stream().map(store::scopeStep).toList());
     ScopeResult result = scope.run(base.model());
-    Scoped made = new Scoped(steps, scope, result, scoped(base, scope, result));
+    CheckContext context = scoped(base, scope, result);
+    DeliveryRecord first = store.first(d).orElse(null);
+    if (first != null) {
+      context =
+          context.beside(
+              "revision " + first.getRevision() + " (" + first.getFileName() + ")",
+              base(first).envelope());
+    }
+    Scoped made = new Scoped(steps, scope, result, context);
     scopes.put(d.getId(), made);
     return made;
   }

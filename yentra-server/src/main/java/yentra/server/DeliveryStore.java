@@ -119,6 +119,16 @@ class DeliveryStore {
         .orElseThrow(() -> Problem.notFound("The delivery"));
   }
 
+  /** The project's first delivery, that later ones are held against; empty for the first itself. */
+  Optional<DeliveryRecord> first(DeliveryRecord d) {
+    return db.selectFrom(DELIVERY)
+        .where(DELIVERY.PROJECT_ID.eq(d.getProjectId()))
+        .orderBy(DELIVERY.REVISION)
+        .limit(1)
+        .fetchOptional()
+        .filter(f -> !f.getId().equals(d.getId()));
+  }
+
   /** The delivery, locked against other edits until the transaction ends. */
   DeliveryRecord lock(UUID id) {
     return db.selectFrom(DELIVERY)

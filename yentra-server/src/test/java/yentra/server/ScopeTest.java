@@ -182,6 +182,40 @@ class ScopeTest {
   }
 
   @Test
+  void aDeliveryThatStandsElsewhereIsMovedBack() {
+    String next =
+        new String(DemoFiles.ifc(), java.nio.charset.StandardCharsets.US_ASCII)
+            .replace("IFCLOCALPLACEMENT($,#2)", "IFCLOCALPLACEMENT($,#900000)")
+            .replace(
+                "ENDSEC;\nEND-ISO",
+                "#900001=IFCCARTESIANPOINT((12.,-3.,0.));\n#900000=IFCAXIS2PLACEMENT3D(#900001,$,$);\nENDSEC;\nEND-ISO");
+    delivery = intake("moved.ifc", next.getBytes(java.nio.charset.StandardCharsets.US_ASCII));
+    JsonNode m = yentra.model(delivery);
+    JsonNode finding =
+        list(m.get("findings")).stream()
+            .filter(f -> f.get("code").asString().equals("UNI-204"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(finding.get("measured").asDouble())
+        .isCloseTo(Math.hypot(12, 3), org.assertj.core.api.Assertions.within(1e-6));
+    m =
+        yentra
+            .post(
+                "/api/deliveries/" + delivery + "/repairs",
+                Map.of(
+                    "basedOn",
+                    m.get("delivery").get("version").asLong(),
+                    "repair",
+                    finding.get("remedies").get(0).get("repair")))
+            .json();
+    assertThat(list(m.get("findings")))
+        .extracting(f -> f.get("code").asString())
+        .doesNotContain("UNI-204");
+    assertThat(list(m.get("log")).get(0).get("summary").asString())
+        .isEqualTo("Moves the delivery by x -12.000, y 3.000, z 0.000 m.");
+  }
+
+  @Test
   void elementsArePickedByWhatTheySay() {
     RunningServer.Yentra.Answer a =
         yentra.post(

@@ -17,6 +17,7 @@ public final class CheckCatalogue {
           new UnitAssumed(),
           new ImplausibleSize(),
           new FarFromOrigin(),
+          new SourcesDisagree(),
           new DegeneratePolygon(),
           new OffPlane(),
           new SelfCrossing(),

@@ -2,9 +2,11 @@ package yentra.core.check;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import yentra.core.boundary.SpaceVolumes;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.FrameDifference;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.SourceRef;
@@ -26,6 +28,8 @@ public final class CheckContext {
   private final Naming naming;
   private final ModelSurvey survey;
   private final ScopeResult scope;
+  private final Other other;
+  private final FrameDifference frames;
   private final Map<String, Integer> directions = new ConcurrentHashMap<>();
   private SpaceOverlaps overlaps;
 
@@ -36,19 +40,25 @@ public final class CheckContext {
 
   public CheckContext(
       Envelope envelope, ArchitecturalModel model, Limits limits, Tolerance tolerance) {
-    this(envelope, new ModelSurvey(model, tolerance), NO_SCOPE, limits, tolerance);
+    this(envelope, new ModelSurvey(model, tolerance), NO_SCOPE, null, limits, tolerance);
   }
 
   private static final ScopeResult NO_SCOPE = new ScopeResult(List.of(), List.of(), Map.of());
+
+  /** Another delivery of the project, that this one is held against. */
+  private record Other(String name, Envelope envelope) {}
 
   private CheckContext(
       Envelope envelope,
       ModelSurvey survey,
       ScopeResult scope,
+      Other other,
       Limits limits,
       Tolerance tolerance) {
     this.survey = survey;
     this.scope = scope;
+    this.other = other;
+    this.frames = other == null ? null : FrameDifference.of(envelope, other.envelope);
     this.envelope = envelope;
     this.limits = limits;
     this.tolerance = tolerance;
@@ -73,18 +83,37 @@ public final class CheckContext {
   }
 
   /** The same checks of another state of the envelope; the model is not surveyed again. */
-  public CheckContext with(Envelope other) {
-    return new CheckContext(other, survey, scope, limits, tolerance);
+  public CheckContext with(Envelope changed) {
+    return new CheckContext(changed, survey, scope, other, limits, tolerance);
   }
 
   /** The same checks, with the requirements of a scope sheet. */
   public CheckContext with(ScopeResult result) {
-    return new CheckContext(envelope, survey, result, limits, tolerance);
+    return new CheckContext(envelope, survey, result, other, limits, tolerance);
   }
 
   /** The same checks of the part of the model that is in scope. */
   public CheckContext scoped(Envelope of, ScopedModel part, ScopeResult result) {
-    return new CheckContext(of, survey.of(part), result, limits, tolerance);
+    return new CheckContext(of, survey.of(part), result, other, limits, tolerance);
+  }
+
+  /**
+   * The same checks, and how this delivery stands to another of the project.
+   *
+   * @param name what people call the other one
+   */
+  public CheckContext beside(String name, Envelope first) {
+    return new CheckContext(envelope, survey, scope, new Other(name, first), limits, tolerance);
+  }
+
+  /** How this delivery stands to the other one of the project, if there is one. */
+  public Optional<FrameDifference> frames() {
+    return Optional.ofNullable(frames);
+  }
+
+  /** What people call the other delivery, or empty. */
+  String beside() {
+    return other == null ? "" : other.name;
   }
 
   /** The architectural model behind the envelope. */

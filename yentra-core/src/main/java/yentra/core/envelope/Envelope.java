@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Transform;
 
 /**
  * The analytical model: spaces, the surfaces that bound them, openings, constructions. Immutable;
@@ -211,6 +213,52 @@ public final class Envelope {
             parts.materials,
             parts.glazings,
             n));
+  }
+
+  /**
+   * This envelope with everything moved.
+   *
+   * @param t a turn about a vertical axis and a shift
+   * @param northAzimuth of the y axis from now on
+   */
+  public Envelope moved(Transform t, Double northAzimuth) {
+    UnaryOperator<Polygon> move = p -> p.outer().isEmpty() ? p : p.transformed(t);
+    UnaryOperator<Opening> opening = o -> o.withPolygon(move.apply(o.polygon()));
+    Site s = parts.site;
+    return new Envelope(
+        new Parts(
+            parts.delivered,
+            new Site(
+                s.name(), s.latitude(), s.longitude(), s.elevation(), northAzimuth, s.extras()),
+            parts.buildings,
+            parts.storeys.stream()
+                .map(x -> x.withLevel(x.level() == null ? null : x.level() + t.origin().z()))
+                .toList(),
+            parts.zones,
+            parts.spaces.stream()
+                .map(x -> x.withShell(x.shell().stream().map(move).toList()))
+                .toList(),
+            parts.surfaces.stream()
+                .map(
+                    x ->
+                        x.withPolygon(
+                                move.apply(x.polygon()),
+                                x.sides().stream()
+                                    .map(
+                                        side ->
+                                            side.withFace(
+                                                side.face() == null
+                                                    ? null
+                                                    : move.apply(side.face())))
+                                    .toList())
+                            .withOpenings(x.openings().stream().map(opening).toList()))
+                .toList(),
+            parts.orphans.stream().map(opening).toList(),
+            parts.constructions,
+            parts.layers,
+            parts.materials,
+            parts.glazings,
+            parts.notes));
   }
 
   /** This envelope with one surface replaced in place. */

@@ -7,4 +7,8 @@ package yentra.core.envelope;
  * @param building key of its building
  */
 public record Storey(
-    String key, String name, Double level, String building, SourceRef source, Extras extras) {}
+    String key, String name, Double level, String building, SourceRef source, Extras extras) {
+  Storey withLevel(Double l) {
+    return new Storey(key, name, l, building, source, extras);
+  }
+}

@@ -10,11 +10,13 @@ import yentra.core.check.CheckContext;
 import yentra.core.check.Finding;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.FrameDifference;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Vec3;
 
 /**
  * The repairs that would answer a finding, the likeliest first. Each can be applied as it stands.
@@ -65,10 +67,39 @@ public final class Remedies {
           surface.ifPresent(s -> assign(s, out));
         }
       }
+      case "UNI-204" -> context.frames().ifPresent(d -> align(f.subject(), d, out));
       case "THM-701" -> surface.ifPresent(s -> assign(s, out));
       default -> {}
     }
     return out;
+  }
+
+  /** Back to where the other delivery stands; a wrong unit is not mended by moving. */
+  private void align(String subject, FrameDifference d, List<Remedy> out) {
+    if (subject.equals("north")) {
+      out.add(
+          new Remedy(
+              "Take over the other’s north",
+              new AlignDelivery(0, 0, 0, 0, envelope.site().northAzimuth() - d.north())));
+    } else if (!subject.equals("scale")) {
+      double turn = rounded(-d.turn(), 1e8);
+      double a = Math.toRadians(turn);
+      Vec3 s = d.shift().times(-1);
+      out.add(
+          new Remedy(
+              "Move it to where the other stands",
+              new AlignDelivery(
+                  turn,
+                  rounded(Math.cos(a) * s.x() - Math.sin(a) * s.y(), 1e6),
+                  rounded(Math.sin(a) * s.x() + Math.cos(a) * s.y(), 1e6),
+                  rounded(s.z(), 1e6),
+                  null)));
+    }
+  }
+
+  /** Without the noise of floating point, which a person would read in the log. */
+  private static double rounded(double d, double parts) {
+    return Math.round(d * parts) / parts + 0.0;
   }
 
   /**

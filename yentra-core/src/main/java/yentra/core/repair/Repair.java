@@ -20,7 +20,8 @@ import yentra.core.geometry.Tolerance;
   @JsonSubTypes.Type(value = CloseHole.class, name = "CloseHole"),
   @JsonSubTypes.Type(value = DeleteSurface.class, name = "DeleteSurface"),
   @JsonSubTypes.Type(value = DeleteOpening.class, name = "DeleteOpening"),
-  @JsonSubTypes.Type(value = AssignConstruction.class, name = "AssignConstruction")
+  @JsonSubTypes.Type(value = AssignConstruction.class, name = "AssignConstruction"),
+  @JsonSubTypes.Type(value = AlignDelivery.class, name = "AlignDelivery")
 })
 public sealed interface Repair
     permits ReverseSurface,
@@ -31,7 +32,8 @@ public sealed interface Repair
         CloseHole,
         DeleteSurface,
         DeleteOpening,
-        AssignConstruction {
+        AssignConstruction,
+        AlignDelivery {
   /**
    * The envelope with this change.
    *
