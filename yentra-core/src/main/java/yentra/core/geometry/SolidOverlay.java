@@ -4,10 +4,6 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
-import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.geom.GeometryFactory;
-import org.locationtech.jts.geom.PrecisionModel;
-import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
 
 /**
  * Difference, intersection and union of solids that are given by closed, outward-oriented planar
@@ -20,7 +16,6 @@ import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
  * holes; the result's faces are maximal in their plane.
  */
 public final class SolidOverlay {
-  private static final PrecisionModel MERGE = new PrecisionModel(1e6);
   private final double epsilon;
 
   private SolidOverlay(Tolerance tolerance) {
@@ -121,6 +116,11 @@ public final class SolidOverlay {
     List<Fragment> out = new ArrayList<>();
     for (Polygon f : faces) {
       Plane plane = f.plane();
+      if (Triangulation.isConvex(f)
+          && f.outer().stream().allMatch(p -> Math.abs(plane.distance(p)) <= epsilon)) {
+        out.add(new Fragment(f.outer(), plane));
+        continue;
+      }
       for (Vec3[] t : Triangulation.of(f)) {
         if (Polygon.of(t).area() > epsilon * epsilon) {
           out.add(new Fragment(List.of(t), plane));
@@ -265,16 +265,15 @@ public final class SolidOverlay {
     }
     List<Polygon> out = new ArrayList<>();
     for (List<Fragment> g : groups) {
-      PlaneFrame frame = PlaneFrame.of(g.get(0).plane);
-      List<Geometry> parts =
-          g.stream().map(f -> (Geometry) frame.project(Polygon.of(f.points))).toList();
-      Geometry union = UnaryUnionNG.union(parts, new GeometryFactory(), MERGE);
-      for (Polygon p : frame.lift(union)) {
-        if (p.area() > epsilon * epsilon) {
-          out.add(Straightening.of(p, new Tolerance(epsilon, epsilon, epsilon, 1)));
-        }
-      }
+      List<List<Vec3>> parts = g.stream().map(Fragment::points).toList();
+      CoplanarMerge.of(parts, g.get(0).plane, epsilon).forEach(p -> face(p, out));
     }
     return out;
+  }
+
+  private void face(Polygon p, List<Polygon> out) {
+    if (p.area() > epsilon * epsilon) {
+      out.add(Straightening.of(p, new Tolerance(epsilon, epsilon, epsilon, 1)));
+    }
   }
 }

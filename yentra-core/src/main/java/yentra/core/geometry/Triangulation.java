@@ -8,6 +8,9 @@ import org.locationtech.jts.triangulate.polygon.PolygonTriangulator;
 
 /** Triangles of a planar polygon with holes, by ear clipping (JTS, {@link PolygonTriangulator}). */
 public final class Triangulation {
+  /** The sine of the least turn that counts as a corner. */
+  private static final double STRAIGHT = 1e-9;
+
   private Triangulation() {}
 
   /**
@@ -23,6 +26,13 @@ public final class Triangulation {
     if (polygon.normal().equals(Vec3.ZERO)) {
       return out;
     }
+    if (isConvex(polygon)) {
+      List<Vec3> ring = polygon.outer();
+      for (int i = 1; i + 1 < ring.size(); i++) {
+        out.add(new Vec3[] {ring.get(0), ring.get(i), ring.get(i + 1)});
+      }
+      return out;
+    }
     PlaneFrame frame = PlaneFrame.of(polygon.plane());
     Geometry g = frame.project(polygon);
     if (!g.isValid()) {
@@ -36,5 +46,34 @@ public final class Triangulation {
           new Vec3[] {frame.to3d(c[0]), frame.to3d(c[ccw ? 1 : 2]), frame.to3d(c[ccw ? 2 : 1])});
     }
     return out;
+  }
+
+  /**
+   * Whether a polygon has no holes, no straight corners, and turns the same way at every corner,
+   * once around: then the triangles about its first vertex are all of it.
+   */
+  static boolean isConvex(Polygon polygon) {
+    List<Vec3> ring = polygon.outer();
+    int n = ring.size();
+    if (n < 3 || !polygon.holes().isEmpty()) {
+      return false;
+    }
+    Vec3 normal = polygon.normal();
+    Vec3 first = ring.get(0);
+    for (int i = 0; i < n; i++) {
+      Vec3 a = ring.get(i);
+      Vec3 b = ring.get((i + 1) % n);
+      Vec3 c = ring.get((i + 2) % n);
+      Vec3 ab = b.minus(a);
+      Vec3 bc = c.minus(b);
+      if (ab.cross(bc).dot(normal) <= STRAIGHT * ab.length() * bc.length()) {
+        return false;
+      }
+      boolean inFan = i > 0 && i + 1 < n;
+      if (inFan && a.minus(first).cross(b.minus(first)).dot(normal) <= 0) {
+        return false;
+      }
+    }
+    return true;
   }
 }
