@@ -7,6 +7,8 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
@@ -31,7 +33,10 @@ public final class Bench {
 
   private Bench() {}
 
-  /** Prints the tables; arguments are IFC or gbXML files to time besides the generated models. */
+  /**
+   * Prints the tables; the first argument is the directory of the interface, the others are IFC or
+   * gbXML files to time besides the generated models.
+   */
   public static void main(String[] args) throws Exception {
     System.out.println(
         "# Performance\n\nMade by `./yentra bench`; best of three rounds in one run. Times in ms; ratios are what to look at.\n");
@@ -53,13 +58,17 @@ public final class Bench {
         "%nMeasure and check: ten times the spaces take %.1f and %.1f times the time.%n",
         totals[1] / totals[0],
         totals[2] / totals[1]);
-    if (args.length > 0) {
+    List<Path> files = Arrays.stream(args).skip(1).map(Path::of).toList();
+    if (!files.isEmpty()) {
       System.out.println(
           "\n## Files\n\n| file | MB | read | measure | check | heap MB |\n|---|---|---|---|---|---|");
-      for (String file : args) {
-        file(Path.of(file));
+      for (Path file : files) {
+        file(file);
       }
     }
+    IfcBench ifc = new IfcBench(Path.of(args[0]));
+    ifc.reading(files.stream().filter(f -> f.toString().endsWith(".ifc")).toList());
+    ifc.scope();
   }
 
   private interface Step {

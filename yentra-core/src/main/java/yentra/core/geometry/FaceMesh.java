@@ -65,29 +65,49 @@ public record FaceMesh(double[] vertices, int[] triangles, int[] edges) {
     }
 
     private void face(Polygon f) {
-      for (Vec3[] t : Triangulation.of(f)) {
-        int a = number(t[0]);
-        int b = number(t[1]);
-        int c = number(t[2]);
-        if (a != b && b != c && c != a) {
-          if (corner + 3 > triangles.length) {
-            triangles = Arrays.copyOf(triangles, triangles.length * 2);
-          }
-          triangles[corner++] = a;
-          triangles[corner++] = b;
-          triangles[corner++] = c;
+      if (Triangulation.isConvex(f)) {
+        int[] ring = numbers(f.outer());
+        for (int i = 1; i + 1 < ring.length; i++) {
+          triangle(ring[0], ring[i], ring[i + 1]);
         }
+        sides(ring, f.normal());
+        return;
       }
-      Vec3 normal = f.normal();
+      for (Vec3[] t : Triangulation.of(f)) {
+        triangle(number(t[0]), number(t[1]), number(t[2]));
+      }
       for (List<Vec3> ring : f.rings()) {
-        int before = ring.isEmpty() ? 0 : number(ring.get(ring.size() - 1));
-        for (Vec3 p : ring) {
-          int at = number(p);
-          if (at != before) {
-            side(Math.min(at, before), Math.max(at, before), normal);
-          }
-          before = at;
+        sides(numbers(ring), f.normal());
+      }
+    }
+
+    private int[] numbers(List<Vec3> ring) {
+      int[] out = new int[ring.size()];
+      for (int i = 0; i < out.length; i++) {
+        out[i] = number(ring.get(i));
+      }
+      return out;
+    }
+
+    private void triangle(int a, int b, int c) {
+      if (a == b || b == c || c == a) {
+        return;
+      }
+      if (corner + 3 > triangles.length) {
+        triangles = Arrays.copyOf(triangles, triangles.length * 2);
+      }
+      triangles[corner++] = a;
+      triangles[corner++] = b;
+      triangles[corner++] = c;
+    }
+
+    private void sides(int[] ring, Vec3 normal) {
+      int before = ring.length == 0 ? 0 : ring[ring.length - 1];
+      for (int at : ring) {
+        if (at != before) {
+          side(Math.min(at, before), Math.max(at, before), normal);
         }
+        before = at;
       }
     }
 

@@ -13,7 +13,7 @@ import java.util.List;
 public record Polygon(List<Vec3> outer, List<List<Vec3>> holes) {
   public Polygon {
     outer = List.copyOf(outer);
-    holes = holes.stream().map(List::copyOf).toList();
+    holes = holes.isEmpty() ? List.of() : holes.stream().map(List::copyOf).toList();
   }
 
   public static Polygon of(List<Vec3> outer) {
@@ -111,8 +111,16 @@ public record Polygon(List<Vec3> outer, List<List<Vec3>> holes) {
 
   public Polygon transformed(Transform t) {
     return new Polygon(
-        outer.stream().map(t::apply).toList(),
-        holes.stream().map(h -> h.stream().map(t::apply).toList()).toList());
+        transformed(outer, t),
+        holes.isEmpty() ? holes : holes.stream().map(h -> transformed(h, t)).toList());
+  }
+
+  private static List<Vec3> transformed(List<Vec3> ring, Transform t) {
+    Vec3[] out = new Vec3[ring.size()];
+    for (int i = 0; i < out.length; i++) {
+      out[i] = t.apply(ring.get(i));
+    }
+    return List.of(out);
   }
 
   public Box box() {
