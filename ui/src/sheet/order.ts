@@ -2,26 +2,27 @@
 
 type Value = string | number | null;
 
-const DIGITS = 12;
+/** Numbers within words are brought to this many digits. */
+const ZEROS = '0'.repeat(12);
+const FIRST_PLACE = 1e9;
 
 /** Words so that plain comparison puts "Room 9" before "Room 10", whatever the capitals. */
 export function sortKey(text: string): string {
   const s = text.toLowerCase();
   let out = '';
-  let digits = 0;
-  for (let i = 0; i <= s.length; i++) {
-    const c = i < s.length ? s.charCodeAt(i) : 0;
-    if (c >= 48 && c <= 57) {
-      digits++;
+  let from = 0;
+  for (let i = 0; i < s.length;) {
+    const c = s.charCodeAt(i);
+    if (c < 48 || c > 57) {
+      i++;
       continue;
     }
-    if (digits) {
-      out += '0'.repeat(Math.max(0, DIGITS - digits)) + s.slice(i - digits, i);
-      digits = 0;
-    }
-    if (i < s.length) out += s[i];
+    let end = i + 1;
+    while (end < s.length && s.charCodeAt(end) >= 48 && s.charCodeAt(end) <= 57) end++;
+    out += s.slice(from, i) + ZEROS.slice(end - i) + s.slice(i, end);
+    from = i = end;
   }
-  return out;
+  return out + s.slice(from);
 }
 
 /**
@@ -36,13 +37,13 @@ export function sorted(places: Int32Array, values: Value[], down: boolean): Int3
     const v = values[p];
     if (v === null || v === '') empty.push(p);
     else if (typeof v === 'number') numbers.push(p);
-    else tagged.push(sortKey(v) + '\u0001' + String(p).padStart(9, '0'));
+    else tagged.push(`${sortKey(v)}\u0001${FIRST_PLACE + p}`);
   }
   const sign = down ? -1 : 1;
   numbers.sort((a, b) => sign * ((values[a] as number) - (values[b] as number)) || a - b);
   tagged.sort();
-  const words = tagged.map((t) => Number(t.slice(-9)));
-  if (down) turn(words, (i) => tagged[i].slice(0, -9));
+  const words = tagged.map((t) => Number(t.slice(-10)) - FIRST_PLACE);
+  if (down) turn(words, (i) => tagged[i].slice(0, -10));
   const filled = down ? [...words, ...numbers] : [...numbers, ...words];
   return Int32Array.from([...filled, ...empty]);
 }

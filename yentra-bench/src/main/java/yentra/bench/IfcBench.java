@@ -19,6 +19,7 @@ import yentra.core.ifc.IfcModel;
 import yentra.core.ifc.IfcTrimmer;
 import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopeRun;
+import yentra.core.scope.ScopeSheet;
 import yentra.core.scope.ShippedSheets;
 
 /**
@@ -183,8 +184,9 @@ final class IfcBench {
       }
       byte[] bytes = Files.readAllBytes(f);
       IfcModel m = IfcModel.of(bytes, ReadLimits.standard(), T);
-      double apply = timed(() -> ScopeRun.of(ShippedSheets.thermal(), m, Map.of()));
-      ScopeResult r = ScopeRun.of(ShippedSheets.thermal(), m, Map.of());
+      ScopeSheet sheet = ShippedSheets.thermal();
+      double apply = timed(() -> ScopeRun.of(sheet, m, Map.of()));
+      ScopeResult r = ScopeRun.of(sheet, m, Map.of());
       java.util.Set<String> in = new java.util.HashSet<>();
       r.decisions().stream()
           .filter(ScopeResult.Decision::in)
@@ -195,7 +197,7 @@ final class IfcBench {
                   IfcTrimmer.write(
                       m,
                       e -> in.contains(e.key()),
-                      (set, p) -> ScopeRun.keeps(ShippedSheets.thermal(), set, p),
+                      (set, p) -> ScopeRun.keeps(sheet, set, p),
                       Map.of(),
                       OutputStream.nullOutputStream()));
       System.out.printf(

@@ -56,6 +56,7 @@ public final class IfcTrimmer {
   private final Map<String, List<ValueEdit>> edits;
   private final BitSet objects;
   private final BitSet kept;
+  private final Map<String, Map<String, Boolean>> kinds = new HashMap<>();
   private final Map<Integer, String> rewritten = new HashMap<>();
   private final List<String> added = new ArrayList<>();
   private final Map<Integer, Set<Integer>> moved = new HashMap<>();
@@ -275,7 +276,7 @@ public final class IfcTrimmer {
     List<Integer> left = new ArrayList<>();
     for (int p : s.refs(list)) {
       StepInstance property = file.get(p);
-      if (property != null && keepsProperty.test(s.text(2), property.text(0))) {
+      if (property != null && keeps(s.text(2), property.text(0))) {
         left.add(p);
       }
     }
@@ -301,6 +302,13 @@ public final class IfcTrimmer {
         rewrite(t.id(), Map.of(list, left.isEmpty() ? "$" : refs(left)));
       }
     }
+  }
+
+  /** The same few names come again and again. */
+  private boolean keeps(String set, String property) {
+    return kinds
+        .computeIfAbsent(set, k -> new HashMap<>())
+        .computeIfAbsent(property, k -> keepsProperty.test(set, property));
   }
 
   private static String refs(List<Integer> ids) {
@@ -373,7 +381,7 @@ public final class IfcTrimmer {
         StepInstance property = file.get(p);
         if (property != null
             && !last.containsKey(property.text(0))
-            && keepsProperty.test(set, property.text(0))) {
+            && keeps(set, property.text(0))) {
           properties.add(p);
         }
       }
