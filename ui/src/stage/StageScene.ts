@@ -27,6 +27,17 @@ const INK = new THREE.Color('#1D2B2F');
 const KELP = '#12645C';
 const GHOST = 0.08;
 
+/**
+ * In drawings of more items than this, what looks smaller than so many pixels is left out: edges, which would only blacken the picture, and
+ * faces that could not be seen.
+ */
+const MANY_ITEMS = 10_000;
+const LEAST_PIXELS = { edges: 14, faces: 0.7, faintFaces: 3 };
+
+const NONE = -1;
+const FIRM = 0;
+const FAINT = 1;
+
 const NOTHING: Drawing = {
   items: [],
   origin: [0, 0, 0],
@@ -59,6 +70,13 @@ export class StageScene {
   private shown = new Uint8Array();
   private centre = new THREE.Vector3();
   private lifts: number[] = [];
+  /** Which faces and which edges an item has, by its place. */
+  private facing = new Int8Array();
+  private lining = new Int8Array();
+  /** What the colours were made for. */
+  private painted: Drawing | null = null;
+  private ghosted: Look['ghosted'] = null;
+  private settling: ReturnType<typeof setTimeout> | undefined;
   private placed = false;
   private lifted = false;
   private look: Look | null = null;
@@ -122,11 +140,12 @@ export class StageScene {
       this.camera,
       canvas,
       (p) => this.pick(p)?.point ?? null,
-      () => this.request(),
+      () => this.moved(),
     );
   }
 
   dispose() {
+    clearTimeout(this.settling);
     this.controls.dispose();
     this.renderer.dispose();
   }
@@ -154,6 +173,8 @@ export class StageScene {
     const same = drawing.positions === this.drawing.positions && !this.look?.apart;
     this.drawing = drawing;
     this.shown = new Uint8Array(drawing.items.length);
+    this.facing = new Int8Array(drawing.items.length);
+    this.lining = new Int8Array(drawing.items.length);
     if (same) {
       if (this.look) this.setLook(this.look);
       return;
@@ -217,63 +238,29 @@ export class StageScene {
   setLook(look: Look) {
     this.look = look;
     const d = this.drawing;
+    const repaint = this.painted !== d || this.ghosted !== look.ghosted;
+    this.painted = d;
+    this.ghosted = look.ghosted;
     this.raise(look.apart);
-    const [solid, clear, edges, faint] = [this.solid, this.clear, this.edges, this.faintEdges].map(
-      (m) => m.geometry.getIndex()?.array as Uint32Array | undefined,
-    );
-    let [ns, nc, ne, nf] = [0, 0, 0, 0];
+    this.facing.fill(NONE);
+    this.lining.fill(NONE);
     const dashes: number[] = [];
     const paint = new Map<string, THREE.Color>();
     d.items.forEach((it, i) => {
       const visible = look.visible(it);
       const ghost = visible && (look.ghosted?.(it) ?? false);
       this.shown[i] = visible && !ghost ? 1 : 0;
-      if (!visible) return;
       const alpha = Math.round(255 * (ghost ? GHOST : it.opacity));
-      let c = paint.get(it.colour);
-      if (!c) paint.set(it.colour, (c = new THREE.Color(it.colour)));
-      const [r, g, b] = [c.r * 255, c.g * 255, c.b * 255];
-      for (let v = it.firstVertex * 4; v < (it.firstVertex + it.vertices) * 4; v += 4) {
-        this.colours[v] = r;
-        this.colours[v + 1] = g;
-        this.colours[v + 2] = b;
-        this.colours[v + 3] = alpha;
-      }
-      const faces = d.triangles.subarray(
-        it.firstTriangle * 3,
-        (it.firstTriangle + it.triangles) * 3,
-      );
-      if (alpha < 255) {
-        clear!.set(faces, nc);
-        nc += faces.length;
-      } else {
-        solid!.set(faces, ns);
-        ns += faces.length;
-      }
-      const lines = d.lines.subarray(it.firstLine * 2, (it.firstLine + it.lines) * 2);
-      if (ghost || it.faint) {
-        faint!.set(lines, nf);
-        nf += lines.length;
-      } else if (it.dashed) dashes.push(...lines);
-      else {
-        edges!.set(lines, ne);
-        ne += lines.length;
-      }
+      if (repaint) this.paint(it, alpha, paint);
+      if (!visible) return;
+      this.facing[i] = alpha < 255 ? FAINT : FIRM;
+      this.lining[i] = ghost || it.faint ? FAINT : it.dashed ? NONE : FIRM;
+      if (this.lining[i] === NONE)
+        dashes.push(...d.lines.subarray(it.firstLine * 2, (it.firstLine + it.lines) * 2));
     });
-    const counts: [THREE.Mesh | THREE.LineSegments, number][] = [
-      [this.solid, ns],
-      [this.clear, nc],
-      [this.edges, ne],
-      [this.faintEdges, nf],
-    ];
-    for (const [m, n] of counts) {
-      m.geometry.setDrawRange(0, n);
-      m.visible = n > 0;
-      const index = m.geometry.getIndex();
-      if (index) index.needsUpdate = true;
-    }
+    this.choose();
     const colour = this.solid.geometry.getAttribute('color');
-    if (colour) colour.needsUpdate = true;
+    if (colour && repaint) colour.needsUpdate = true;
     this.dash(dashes);
     this.clips.length = 0;
     if (look.cut) {
@@ -284,6 +271,82 @@ export class StageScene {
     }
     if (look.sweep) this.clips.push(look.sweep.clone().translate(this.centre.clone().negate()));
     this.mark(look);
+    this.request();
+  }
+
+  private paint(it: Item, alpha: number, known: Map<string, THREE.Color>) {
+    let c = known.get(it.colour);
+    if (!c) known.set(it.colour, (c = new THREE.Color(it.colour)));
+    const [r, g, b] = [c.r * 255, c.g * 255, c.b * 255];
+    for (let v = it.firstVertex * 4; v < (it.firstVertex + it.vertices) * 4; v += 4) {
+      this.colours[v] = r;
+      this.colours[v + 1] = g;
+      this.colours[v + 2] = b;
+      this.colours[v + 3] = alpha;
+    }
+  }
+
+  private use(m: THREE.Mesh | THREE.LineSegments, n: number) {
+    m.geometry.setDrawRange(0, n);
+    m.visible = n > 0;
+    const index = m.geometry.getIndex();
+    if (!index || !n) return;
+    index.clearUpdateRanges();
+    index.addUpdateRange(0, n);
+    index.needsUpdate = true;
+  }
+
+  /** Faces and edges of what is shown; of very many items only of those large enough on the screen. */
+  private choose() {
+    const d = this.drawing;
+    const all = d.items.length <= MANY_ITEMS;
+    const height = this.renderer.getSize(new THREE.Vector2()).y;
+    const scale = height / (2 * Math.tan((this.camera.fov * Math.PI) / 360));
+    const meshes = [this.solid, this.clear, this.edges, this.faintEdges];
+    const into = meshes.map((m) => m.geometry.getIndex()?.array as Uint32Array | undefined);
+    const n = [0, 0, 0, 0];
+    const take = (which: number, list: Uint32Array) => {
+      into[which]!.set(list, n[which]);
+      n[which] += list.length;
+    };
+    d.items.forEach((it, i) => {
+      if (this.facing[i] === NONE) return;
+      const pixels = all ? Infinity : this.seen(i) * scale;
+      if (pixels >= (it.faint ? LEAST_PIXELS.faintFaces : LEAST_PIXELS.faces))
+        take(
+          this.facing[i],
+          d.triangles.subarray(it.firstTriangle * 3, (it.firstTriangle + it.triangles) * 3),
+        );
+      if (this.lining[i] !== NONE && pixels >= LEAST_PIXELS.edges)
+        take(2 + this.lining[i], d.lines.subarray(it.firstLine * 2, (it.firstLine + it.lines) * 2));
+    });
+    meshes.forEach((m, i) => this.use(m, n[i]));
+  }
+
+  /** How large an item looks: its diagonal over its distance. */
+  private seen(i: number): number {
+    const b = this.picking.boxes;
+    const o = i * 6;
+    const eye = this.camera.position;
+    const at = this.solid.position;
+    const size = Math.hypot(b[o + 3] - b[o], b[o + 4] - b[o + 1], b[o + 5] - b[o + 2]);
+    const away = Math.hypot(
+      eye.x - at.x - (b[o] + b[o + 3]) / 2,
+      eye.y - at.y - (b[o + 1] + b[o + 4]) / 2,
+      eye.z - at.z - (b[o + 2] + b[o + 5]) / 2,
+    );
+    return away > 0 ? size / away : Infinity;
+  }
+
+  /** The camera has moved: other items are large enough now. */
+  private moved() {
+    if (this.drawing.items.length > MANY_ITEMS && this.look) {
+      clearTimeout(this.settling);
+      this.settling = setTimeout(() => {
+        this.choose();
+        this.request();
+      }, 120);
+    }
     this.request();
   }
 

@@ -6,9 +6,8 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.locationtech.jts.geom.Envelope;
-import org.locationtech.jts.index.strtree.STRtree;
 import yentra.core.geometry.Box;
+import yentra.core.geometry.BoxIndex;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.Polygon;
@@ -148,14 +147,10 @@ final class ModelSurvey {
   }
 
   private List<Twin> twins(List<Measured> alike) {
-    STRtree tree = new STRtree();
-    for (int i = 0; i < alike.size(); i++) {
-      tree.insert(plan(alike.get(i).box), i);
-    }
+    BoxIndex index = new BoxIndex(alike.stream().map(Measured::box).toList());
     List<int[]> pairs = new ArrayList<>();
     for (int i = 0; i < alike.size(); i++) {
-      for (Object o : tree.query(plan(alike.get(i).box))) {
-        int j = (Integer) o;
+      for (int j : index.meeting(alike.get(i).box)) {
         if (j > i && sameBox(alike.get(i).box, alike.get(j).box)) {
           pairs.add(new int[] {i, j});
         }
@@ -174,10 +169,6 @@ final class ModelSurvey {
       }
     }
     return out;
-  }
-
-  private static Envelope plan(Box b) {
-    return new Envelope(b.min().x(), b.max().x(), b.min().y(), b.max().y());
   }
 
   /** Whether nine tenths of the larger box are common in every direction. */
@@ -235,7 +226,7 @@ final class ModelSurvey {
           .thenComparingDouble(Vec3::y)
           .thenComparingDouble(Vec3::z);
 
-  private record SpaceFace(Polygon polygon, Plane plane) {}
+  private record SpaceFace(Polygon polygon, Plane plane, Box reach) {}
 
   /**
    * Bounding elements none of whose parts has a face opposite a space's, at most {@link #REACH}
@@ -249,23 +240,18 @@ final class ModelSurvey {
   }
 
   private List<Element> findBoundNothing() {
-    STRtree faces = new STRtree();
-    int n = 0;
+    List<SpaceFace> faces = new ArrayList<>();
     for (Element e : model.elements()) {
       if (is(e, "IfcSpace")) {
-        List<Polygon> body = model.body(e).faces();
-        for (Polygon p : outward(body)) {
-          Envelope box = plan(p.box());
-          box.expandBy(REACH);
-          faces.insert(box, new SpaceFace(p, p.plane()));
-          n++;
+        for (Polygon p : outward(model.body(e).faces())) {
+          faces.add(new SpaceFace(p, p.plane(), p.box().grown(REACH)));
         }
       }
     }
-    if (n == 0) {
+    if (faces.isEmpty()) {
       return List.of();
     }
-    faces.build();
+    BoxIndex index = new BoxIndex(faces.stream().map(SpaceFace::reach).toList());
     Map<String, List<Element>> parts = new HashMap<>();
     for (Element e : model.elements()) {
       if (!e.parent().isEmpty() && is(e, "IfcElement")) {
@@ -276,7 +262,7 @@ final class ModelSurvey {
         .filter(this::isBounding)
         .filter(e -> model.element(e.parent()).filter(this::isBounding).isEmpty())
         .filter(e -> !isStairPart(e))
-        .filter(e -> hasBody(e, parts) && !touches(e, parts, faces, 0))
+        .filter(e -> hasBody(e, parts) && !touches(e, parts, faces, index, 0))
         .toList();
   }
 
@@ -289,23 +275,26 @@ final class ModelSurvey {
         || parts.getOrDefault(e.key(), List.of()).stream().anyMatch(p -> !model.body(p).isEmpty());
   }
 
-  private boolean touches(Element e, Map<String, List<Element>> parts, STRtree faces, int depth) {
+  private boolean touches(
+      Element e,
+      Map<String, List<Element>> parts,
+      List<SpaceFace> faces,
+      BoxIndex index,
+      int depth) {
     for (Polygon p : model.body(e).faces()) {
-      for (Object o : faces.query(plan(p.box()))) {
-        if (touches(p, (SpaceFace) o)) {
+      for (int f : index.meeting(p.box())) {
+        if (touches(p, faces.get(f))) {
           return true;
         }
       }
     }
     return depth < 4
         && parts.getOrDefault(e.key(), List.of()).stream()
-            .anyMatch(part -> touches(part, parts, faces, depth + 1));
+            .anyMatch(part -> touches(part, parts, faces, index, depth + 1));
   }
 
   private boolean touches(Polygon p, SpaceFace f) {
-    double z = Math.min(p.box().max().z(), f.polygon.box().max().z() + REACH);
-    if (z < Math.max(p.box().min().z(), f.polygon.box().min().z() - REACH)
-        || Math.abs(p.normal().dot(f.plane.normal())) < ALIGNED) {
+    if (Math.abs(p.normal().dot(f.plane.normal())) < ALIGNED) {
       return false;
     }
     double d = f.plane.distance(p.mean());

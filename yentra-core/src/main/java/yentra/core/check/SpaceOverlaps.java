@@ -3,11 +3,10 @@ package yentra.core.check;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import org.locationtech.jts.geom.Envelope;
-import org.locationtech.jts.index.strtree.STRtree;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.boundary.SpaceVolumes;
 import yentra.core.geometry.Box;
+import yentra.core.geometry.BoxIndex;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
@@ -60,20 +59,15 @@ final class SpaceOverlaps {
   static SpaceOverlaps of(SpaceVolumes volumes, Tolerance tolerance) {
     List<SpaceVolume> spaces = new ArrayList<>();
     volumes.all().forEach(spaces::add);
-    STRtree tree = new STRtree();
-    for (int i = 0; i < spaces.size(); i++) {
-      if (measurable(spaces.get(i))) {
-        tree.insert(plan(spaces.get(i).faces().box(), 0), i);
-      }
-    }
-    tree.build();
+    BoxIndex index =
+        new BoxIndex(
+            spaces.stream().map(v -> measurable(v) ? v.faces().box() : Box.EMPTY).toList());
     List<int[]> pairs = new ArrayList<>();
     for (int i = 0; i < spaces.size(); i++) {
       if (!measurable(spaces.get(i))) {
         continue;
       }
-      for (Object o : tree.query(plan(spaces.get(i).faces().box(), -tolerance.gap()))) {
-        int j = (Integer) o;
+      for (int j : index.meeting(spaces.get(i).faces().box())) {
         if (j > i && deep(spaces.get(i).faces().box(), spaces.get(j).faces().box(), tolerance)) {
           pairs.add(new int[] {i, j});
         }
@@ -90,11 +84,6 @@ final class SpaceOverlaps {
 
   private static boolean measurable(SpaceVolume v) {
     return v.enclosed() && v.volume() > 0;
-  }
-
-  private static Envelope plan(Box b, double grown) {
-    return new Envelope(
-        b.min().x() - grown, b.max().x() + grown, b.min().y() - grown, b.max().y() + grown);
   }
 
   private static boolean deep(Box a, Box b, Tolerance t) {
