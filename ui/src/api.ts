@@ -2,6 +2,8 @@ import type { components } from './api.d';
 
 type Schemas = components['schemas'];
 export type Project = Schemas['ProjectView'];
+export type Settings = Project['settings'];
+export type Station = Schemas['StationView'];
 export type Job = Schemas['JobView'];
 export type Model = Schemas['ModelView'];
 export type Surface = Schemas['SurfaceView'];
@@ -92,6 +94,15 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
 export const api = {
   projects: () => request<Project[]>('GET', '/api/projects'),
   project: (id: string) => request<Project>('GET', `/api/projects/${id}`),
+  settings: (id: string, settings: Settings) =>
+    request<Project>('PUT', `/api/projects/${id}/settings`, settings),
+  stations: (latitude?: number | null, longitude?: number | null) =>
+    request<Station[]>(
+      'GET',
+      latitude == null || longitude == null
+        ? '/api/stations'
+        : `/api/stations?latitude=${latitude}&longitude=${longitude}`,
+    ),
   createProject: (name: string) => request<Project>('POST', '/api/projects', { name }),
   deliver: (project: string, file: File) =>
     request<Job>(

@@ -1,14 +1,20 @@
-import { describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import {
   EXPOSURES,
   SEVERITY_COLOUR,
+  areaText,
+  areaValue,
   bytes,
   compass,
   count,
+  lengthText,
   limitText,
   measured,
   orientation,
+  showIn,
+  uValueText,
   unit,
+  volumeText,
 } from './words';
 
 describe('figures', () => {
@@ -102,3 +108,25 @@ function contrast(a: string, b: string): number {
   const [x, y] = [light(a), light(b)].sort((p, q) => q - p);
   return (x + 0.05) / (y + 0.05);
 }
+
+describe('feet and inches', () => {
+  afterEach(() => showIn('SI'));
+
+  it('shows areas, volumes, lengths and U-values in IP', () => {
+    showIn('IP');
+    expect(areaText(100)).toBe('1076.4 ft²');
+    expect(volumeText(10)).toBe('353.1 ft³');
+    expect(lengthText(3.048)).toBe('10 ft 0 in');
+    expect(lengthText(3.2131)).toBe('10 ft 6 1/2 in');
+    expect(lengthText(-0.3048)).toBe('−1 ft 0 in');
+    expect(uValueText(5.678263)).toBe('1.00 Btu/(h ft² F)');
+    expect(measured(2, 'm2')).toBe('21.5 ft²');
+    expect(areaValue(1)).toBeCloseTo(10.7639, 4);
+  });
+
+  it('shows SI unless told otherwise', () => {
+    expect(areaText(100)).toBe('100.00 m²');
+    expect(lengthText(3.2)).toBe('3.200 m');
+    expect(uValueText(0.2341)).toBe('0.234 W/m²K');
+  });
+});

@@ -1,7 +1,44 @@
 /** Figures and names as the interface writes them: no more digits than the tolerance supports. */
-export const area = (v: number) => v.toFixed(2);
-export const volume = (v: number) => v.toFixed(2);
-export const length = (v: number) => v.toFixed(3);
+let ip = false;
+
+/** How figures are shown from now on; the server always speaks SI. */
+export function showIn(units: string | null | undefined) {
+  ip = units === 'IP';
+}
+
+const FOOT = 0.3048;
+export const areaUnit = () => (ip ? 'ft²' : 'm²');
+export const volumeUnit = () => (ip ? 'ft³' : 'm³');
+export const area = (v: number) => (ip ? (v / FOOT ** 2).toFixed(1) : v.toFixed(2));
+export const volume = (v: number) => (ip ? (v / FOOT ** 3).toFixed(1) : v.toFixed(2));
+/** A figure in the unit that is shown, for sorting, filtering and copying. */
+export const areaValue = (v: number) => (ip ? v / FOOT ** 2 : v);
+export const volumeValue = (v: number) => (ip ? v / FOOT ** 3 : v);
+export const areaText = (v: number) => `${area(v)} ${areaUnit()}`;
+export const volumeText = (v: number) => `${volume(v)} ${volumeUnit()}`;
+
+/** Metres, or feet and inches to a sixteenth. */
+export function lengthText(v: number): string {
+  if (!ip) return `${v.toFixed(3)} m`;
+  const sixteenths = Math.round((Math.abs(v) / FOOT) * 12 * 16);
+  const feet = Math.floor(sixteenths / 192);
+  const inches = Math.floor((sixteenths % 192) / 16);
+  const rest = sixteenths % 16;
+  const part = rest ? ` ${fraction(rest)}` : '';
+  return `${v < 0 ? '−' : ''}${feet} ft ${inches}${part} in`;
+}
+
+/** "3/8" of six sixteenths. */
+function fraction(n: number): string {
+  let [top, bottom] = [n, 16];
+  while (top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
+  return `${top}/${bottom}`;
+}
+
+/** U-values to three significant digits. */
+export function uValueText(v: number): string {
+  return ip ? `${(v / 5.678263).toPrecision(3)} Btu/(h ft² F)` : `${v.toPrecision(3)} W/m²K`;
+}
 export const degrees = (v: number) => v.toFixed(1);
 
 export const EXPOSURES: { key: string; label: string; colour: string; opacity: number }[] = [
@@ -36,6 +73,9 @@ export function unit(u: string): string {
 
 export function measured(value: number | null | undefined, u: string): string {
   if (value == null) return '–';
+  if (ip && u === 'm2') return areaText(value);
+  if (ip && u === 'm3') return volumeText(value);
+  if (ip && u === 'm') return lengthText(value);
   const digits =
     u === 'count' ? 0 : u === 'm' ? 3 : u === 'm2' ? (value < 0.1 ? 4 : 2) : u === 'deg' ? 1 : 2;
   return `${value.toFixed(digits)} ${unit(u)}`.trim();

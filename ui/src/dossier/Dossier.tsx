@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import type { ModelIndex } from '../model';
 import { useView } from '../state';
 import type { Edits } from '../useEdits';
-import { area, volume } from '../words';
+import { areaText, volumeText } from '../words';
 import { FindingCard } from './FindingCard';
 import { PendingCard } from './PendingCard';
 import { Several } from './Several';
@@ -62,9 +62,9 @@ function Overview({ index }: { index: ModelIndex }) {
       <Section title="The building">
         <dl>
           <Row label="Spaces">{m.spaces.length}</Row>
-          <Row label="Floor area">{area(m.spaces.reduce((n, s) => n + s.floorArea, 0))} m²</Row>
+          <Row label="Floor area">{areaText(m.spaces.reduce((n, s) => n + s.floorArea, 0))}</Row>
           <Row label="Volume of enclosed spaces">
-            {volume(m.spaces.filter((s) => s.enclosed).reduce((n, s) => n + s.volume, 0))} m³
+            {volumeText(m.spaces.filter((s) => s.enclosed).reduce((n, s) => n + s.volume, 0))}
           </Row>
           <Row label="Surfaces">{m.surfaces.length}</Row>
           <Row label="Openings">{index.openings.size}</Row>

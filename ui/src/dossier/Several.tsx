@@ -1,6 +1,6 @@
 import type { Edits } from '../useEdits';
 import type { ModelIndex } from '../model';
-import { area, count, volume } from '../words';
+import { areaText, volumeText, count } from '../words';
 import { Jump, Row, Section, Title } from './parts';
 
 export function Several({
@@ -23,17 +23,17 @@ export function Several({
         <dl>
           {surfaces.length > 0 && <Row label="Surfaces">{surfaces.length}</Row>}
           {surfaces.length > 0 && (
-            <Row label="Gross area">{area(surfaces.reduce((n, s) => n + s.grossArea, 0))} m²</Row>
+            <Row label="Gross area">{areaText(surfaces.reduce((n, s) => n + s.grossArea, 0))}</Row>
           )}
           {surfaces.length > 0 && (
             <Row label={types.size === 1 ? 'Type' : 'Types'}>{[...types].join(', ')}</Row>
           )}
           {spaces.length > 0 && <Row label="Spaces">{spaces.length}</Row>}
           {spaces.length > 0 && (
-            <Row label="Floor area">{area(spaces.reduce((n, s) => n + s.floorArea, 0))} m²</Row>
+            <Row label="Floor area">{areaText(spaces.reduce((n, s) => n + s.floorArea, 0))}</Row>
           )}
           {spaces.length > 0 && (
-            <Row label="Volume">{volume(spaces.reduce((n, s) => n + s.volume, 0))} m³</Row>
+            <Row label="Volume">{volumeText(spaces.reduce((n, s) => n + s.volume, 0))}</Row>
           )}
         </dl>
       </Section>

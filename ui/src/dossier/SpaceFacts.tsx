@@ -3,7 +3,7 @@ import { ChevronDown } from 'lucide-react';
 import type { Space } from '../api';
 import type { Edits } from '../useEdits';
 import type { ModelIndex } from '../model';
-import { area, count, volume } from '../words';
+import { areaUnit, volumeUnit, area, volume, areaText, count } from '../words';
 import { Against, Changes, FindingLinks, Jump, Origin, Row, Section, Title } from './parts';
 import { useSurfaceTypes } from './useSurfaceTypes';
 
@@ -24,10 +24,10 @@ export function SpaceFacts({
       <Title sub={`Space · ${storey}`}>{s.name}</Title>
       <Section title="Measured against stated">
         <dl>
-          <Row label="Floor area, m²">
+          <Row label={`Floor area, ${areaUnit()}`}>
             <Against measured={s.floorArea} stated={s.statedFloorArea} digits={area} />
           </Row>
-          <Row label="Volume, m³">
+          <Row label={`Volume, ${volumeUnit()}`}>
             {s.enclosed ? (
               <Against measured={s.volume} stated={s.statedVolume} digits={volume} />
             ) : (
@@ -52,7 +52,7 @@ export function SpaceFacts({
         {surfaces.map((x) => (
           <div key={x.key} className="flex items-center justify-between gap-2 leading-[22px]">
             <Jump to={x.key}>{x.label}</Jump>
-            <span className="shrink-0">{area(x.grossArea)} m²</span>
+            <span className="shrink-0">{areaText(x.grossArea)}</span>
           </div>
         ))}
       </Section>

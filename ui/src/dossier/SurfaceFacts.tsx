@@ -3,7 +3,7 @@ import { ChevronDown } from 'lucide-react';
 import type { Opening, Surface } from '../api';
 import type { Edits } from '../useEdits';
 import type { ModelIndex } from '../model';
-import { EXPOSURES, area, degrees, length, orientation } from '../words';
+import { areaText, lengthText, uValueText, degrees, EXPOSURES, orientation } from '../words';
 import { Changes, FindingLinks, Jump, Origin, Row, Section, Title } from './parts';
 import { useSurfaceTypes } from './useSurfaceTypes';
 
@@ -23,11 +23,11 @@ export function SurfaceFacts({
       <Title sub={`${s.type || 'Type not stated'} · ${s.fileId}`}>{s.label}</Title>
       <Section title="Facts">
         <dl>
-          <Row label="Gross area">{area(s.grossArea)} m²</Row>
-          <Row label="Net area">{area(s.netArea)} m²</Row>
+          <Row label="Gross area">{areaText(s.grossArea)}</Row>
+          <Row label="Net area">{areaText(s.netArea)}</Row>
           <Row label="Tilt">{degrees(s.tilt)}°</Row>
           <Row label="Azimuth">{orientation(s.tilt, s.azimuth)}</Row>
-          {s.thickness != null && <Row label="Thickness">{length(s.thickness)} m</Row>}
+          {s.thickness != null && <Row label="Thickness">{lengthText(s.thickness)}</Row>}
           <Row label="Other side">{exposure?.label}</Row>
         </dl>
       </Section>
@@ -73,7 +73,7 @@ export function SurfaceFacts({
         {s.openings.map((o) => (
           <div key={o.key} className="flex justify-between leading-[22px]">
             <Jump to={o.key}>{o.type || o.fileId}</Jump>
-            <span>{area(o.area)} m²</span>
+            <span>{areaText(o.area)}</span>
           </div>
         ))}
         {!s.openings.length && <p className="text-muted">None.</p>}
@@ -90,7 +90,7 @@ export function SurfaceFacts({
               ))}
             </dl>
             {construction.uValue != null && (
-              <Row label="Stated U-value">{construction.uValue.toPrecision(3)} W/m²K</Row>
+              <Row label="Stated U-value">{uValueText(construction.uValue)}</Row>
             )}
           </>
         ) : (
@@ -188,7 +188,7 @@ export function OpeningFacts({
       <Title sub={`${o.type || 'Type not stated'} · ${o.fileId}`}>{o.label}</Title>
       <Section title="Facts">
         <dl>
-          <Row label="Area">{area(o.area)} m²</Row>
+          <Row label="Area">{areaText(o.area)}</Row>
           <Row label="Window type">{o.glazing ?? 'none'}</Row>
           <Row label="Construction">{o.construction ?? 'none'}</Row>
           <Row label="In surface">

@@ -1,8 +1,9 @@
 import { useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown, Redo2, Search, Undo2, User } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
-import { person, setPerson, type Model, type Project } from '../api';
+import { api, person, setPerson, type Model, type Project } from '../api';
 import { useView } from '../state';
 import type { Edits } from '../useEdits';
 
@@ -91,6 +92,7 @@ export function HeadLine({
           </button>
         </>
       )}
+      {project && model && <UnitSwitch project={project} />}
       <label
         className={`flex items-center gap-1.5 ${model ? '' : 'ml-auto'}`}
         title="Your name is written beside every repair you make"
@@ -109,5 +111,36 @@ export function HeadLine({
         />
       </label>
     </header>
+  );
+}
+
+/** SI or IP, for everybody who works on the project. */
+function UnitSwitch({ project }: { project: Project }) {
+  const client = useQueryClient();
+  const set = useView((s) => s.set);
+  const ip = project.settings.units === 'IP';
+
+  async function turn() {
+    try {
+      const next = await api.settings(project.id, {
+        ...project.settings,
+        units: ip ? undefined : 'IP',
+      });
+      client.setQueryData(['project', project.id], next);
+    } catch (e) {
+      set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });
+    }
+  }
+
+  return (
+    <button
+      className="btn-quiet !px-1.5"
+      onClick={() => void turn()}
+      title={ip ? 'Feet and inches; click for metres' : 'Metres; click for feet and inches'}
+      data-testid="units"
+    >
+      <span className={ip ? 'text-muted' : 'font-semibold'}>SI</span>·
+      <span className={ip ? 'font-semibold' : 'text-muted'}>IP</span>
+    </button>
   );
 }

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import * as THREE from 'three';
 import { X } from 'lucide-react';
 import { type MeasureMode, useView } from '../state';
-import { area, length } from '../words';
+import { areaText, lengthText } from '../words';
 import type { StageScene } from './StageScene';
 
 export interface MeasurePoint {
@@ -110,9 +110,9 @@ function figure(mode: MeasureMode, chain: MeasurePoint[]): string {
   if (chain.length < 2) return 'Click a corner, an edge or a face';
   const a = chain[0].point;
   const b = chain[chain.length - 1].point;
-  if (mode === 'height') return `Height ${length(Math.abs(b.z - a.z))} m`;
+  if (mode === 'height') return `Height ${lengthText(Math.abs(b.z - a.z))}`;
   if (mode === 'distance')
-    return `${length(a.distanceTo(b))} m, level ${length(Math.hypot(b.x - a.x, b.y - a.y))} m`;
+    return `${lengthText(a.distanceTo(b))}, level ${lengthText(Math.hypot(b.x - a.x, b.y - a.y))}`;
   if (chain.length < 3) return 'Click the corners of the area';
   const sum = new THREE.Vector3();
   for (let i = 1; i + 1 < chain.length; i++)
@@ -122,5 +122,5 @@ function figure(mode: MeasureMode, chain: MeasurePoint[]): string {
         .sub(a)
         .cross(chain[i + 1].point.clone().sub(a)),
     );
-  return `Area ${area(sum.length() / 2)} m²`;
+  return `Area ${areaText(sum.length() / 2)}`;
 }

@@ -1,3 +1,4 @@
+import { areaText } from '../words';
 import type { Model } from '../api';
 
 /** The glazing ratio at which a petal reaches the dashed ring. */
@@ -48,7 +49,7 @@ export function NorthRose({
             >
               <title>
                 {p.wallArea > 0
-                  ? `Azimuth ${p.azimuth}°: ${(ratio * 100).toFixed(1)} % glass in ${p.wallArea.toFixed(2)} m² of outdoor wall`
+                  ? `Azimuth ${p.azimuth}°: ${(ratio * 100).toFixed(1)} % glass in ${areaText(p.wallArea)} of outdoor wall`
                   : `Azimuth ${p.azimuth}°: no outdoor wall`}
               </title>
             </path>

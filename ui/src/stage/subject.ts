@@ -1,6 +1,6 @@
 import type { ModelIndex } from '../model';
 import { drawn } from '../model';
-import { EXPOSURES, area } from '../words';
+import { areaText, EXPOSURES } from '../words';
 import type { Drawing } from './drawing';
 import { envelopeDrawing } from './envelopeDrawing';
 
@@ -48,7 +48,7 @@ export function envelopeSubject(index: ModelIndex): Subject {
     drawn: (key) => drawn(index, key),
     named: (key) => {
       const o = index.surfaces.get(key) ?? index.openings.get(key);
-      return o ? `${o.label} · ${area('grossArea' in o ? o.grossArea : o.area)} m²` : null;
+      return o ? `${o.label} · ${areaText('grossArea' in o ? o.grossArea : o.area)}` : null;
     },
     legend: {
       title: 'Other side of the surface',

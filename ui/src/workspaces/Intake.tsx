@@ -1,17 +1,19 @@
-import type { Model } from '../api';
+import type { Model, Project } from '../api';
 import { bytes, moment } from '../words';
 import { Drop } from './Drop';
+import { ProjectSettings } from './ProjectSettings';
 
 /** What was read from the delivery, and bringing in the next one. */
-export function Intake({ model, project }: { model: Model; project: string }) {
+export function Intake({ model, project }: { model: Model; project: Project }) {
   const d = model.delivery;
   const r = model.report;
   return (
     <section
-      className="flex max-h-[46vh] shrink-0 gap-8 overflow-y-auto border-t border-line bg-panel px-4 py-3"
+      className="flex max-h-[46vh] shrink-0 gap-6 overflow-y-auto border-t border-line bg-panel px-4 py-3"
       data-testid="intake-report"
     >
-      <div className="w-60 shrink-0">
+      <ProjectSettings project={project} model={model} />
+      <div className="w-56 shrink-0">
         <h2 className="text-title font-semibold">Intake report</h2>
         <p className="truncate font-semibold" title={d.fileName}>
           {d.fileName}
@@ -32,9 +34,9 @@ export function Intake({ model, project }: { model: Model; project: string }) {
           {d.sha256.slice(0, 24)}…
         </p>
         <h3 className="kicker mt-3 mb-1">Next delivery</h3>
-        <Drop project={project} />
+        <Drop project={project.id} />
       </div>
-      <div className="w-40 shrink-0">
+      <div className="w-36 shrink-0">
         <h3 className="kicker">Read</h3>
         <dl>
           {r.read.map((c) => (

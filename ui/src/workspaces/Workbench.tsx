@@ -19,6 +19,7 @@ import { Stage } from '../stage/Stage';
 import { envelopeSubject } from '../stage/subject';
 import { resetView, useView } from '../state';
 import { useEdits } from '../useEdits';
+import { showIn } from '../words';
 import { Drop } from './Drop';
 import { HandoverPanel } from './HandoverPanel';
 import { Intake } from './Intake';
@@ -68,9 +69,10 @@ export function Workbench() {
       </div>
     );
   }
+  showIn(project.data.settings.units);
   return (
     <Opened
-      key={delivery}
+      key={`${delivery} ${project.data.settings.units ?? 'SI'}`}
       project={project.data}
       model={model.data}
       workspace={workspace as Workspace}
@@ -149,7 +151,7 @@ function Opened({
             <Stage index={index} subject={(inScope && elements) || envelope} />
           </ErrorBoundary>
           {workspace === 'intake' ? (
-            <Intake model={model} project={project.id} />
+            <Intake model={model} project={project} />
           ) : workspace === 'handover' ? (
             <HandoverPanel model={model} project={project.id} />
           ) : inScope ? (

@@ -26,6 +26,7 @@ import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.IfcModel;
 import yentra.core.ifc.IfcReader;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.intake.ProjectSettings;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Remedies;
@@ -67,6 +68,7 @@ class Deliveries {
    */
   record State(
       long version,
+      ProjectSettings settings,
       ArchitecturalModel whole,
       ScopeState scope,
       ScopeResult result,
@@ -84,15 +86,20 @@ class Deliveries {
 
   /** What the scope steps in force make of a delivery, before any repair. */
   private record Scoped(
-      List<UUID> steps, ScopeState scope, ScopeResult result, CheckContext context) {}
+      List<UUID> steps,
+      ProjectSettings settings,
+      ScopeState scope,
+      ScopeResult result,
+      CheckContext context) {}
 
   State state(DeliveryRecord d) {
     State known = states.getIfPresent(d.getId());
-    if (known != null && known.version == d.getVersion()) {
+    ProjectSettings settings = projects.settings(d.getProjectId());
+    if (known != null && known.version == d.getVersion() && known.settings.equals(settings)) {
       return known;
     }
     List<RepairEntryRecord> log = store.log(d.getId()).stream().limit(d.getLogPosition()).toList();
-    Scoped scoped = scoped(d, log.stream().filter(DeliveryStore::isScope).toList());
+    Scoped scoped = scoped(d, settings, log.stream().filter(DeliveryStore::isScope).toList());
     List<Repair> repairs =
         log.stream().filter(e -> !DeliveryStore.isScope(e)).map(store::repair).toList();
     CheckContext context = scoped.context;
@@ -104,6 +111,7 @@ class Deliveries {
     State made =
         new State(
             d.getVersion(),
+            settings,
             base(d).model(),
             scoped.scope,
             scoped.result,
@@ -113,34 +121,37 @@ class Deliveries {
     return made;
   }
 
-  private Scoped scoped(DeliveryRecord d, List<RepairEntryRecord> entries) {
+  private Scoped scoped(
+      DeliveryRecord d, ProjectSettings settings, List<RepairEntryRecord> entries) {
     List<UUID> steps = entries.stream().map(RepairEntryRecord::getId).toList();
     Scoped known = scopes.getIfPresent(d.getId());
-    if (known != null && known.steps.equals(steps)) {
+    if (known != null && known.steps.equals(steps) && known.settings.equals(settings)) {
       return known;
     }
     CheckContext base = base(d);
     ScopeState scope = ScopeState.of(entries.stream().map(store::scopeStep).toList());
     ScopeResult result = scope.run(base.model());
-    CheckContext context = scoped(base, scope, result);
+    CheckContext context = scoped(base, scope, result, settings.groundLevel());
+    context = context.with(settings.applyTo(context.envelope()));
     DeliveryRecord first = store.first(d).orElse(null);
     if (first != null) {
       context =
           context.beside(
               "revision " + first.getRevision() + " (" + first.getFileName() + ")",
-              base(first).envelope());
+              settings.applyTo(base(first).envelope()));
     }
-    Scoped made = new Scoped(steps, scope, result, context);
+    Scoped made = new Scoped(steps, settings, scope, result, context);
     scopes.put(d.getId(), made);
     return made;
   }
 
-  private CheckContext scoped(CheckContext base, ScopeState scope, ScopeResult result) {
-    if (scope.isAsDelivered() || !(base.model() instanceof IfcModel model)) {
+  private CheckContext scoped(
+      CheckContext base, ScopeState scope, ScopeResult result, Double ground) {
+    if (!(base.model() instanceof IfcModel model) || scope.isAsDelivered() && ground == null) {
       return base;
     }
     ScopedModel part = scope.scoped(model, result);
-    return base.scoped(IfcReader.envelope(model, part, tolerance), part, result);
+    return base.scoped(IfcReader.envelope(model, part, ground, tolerance), part, result);
   }
 
   /** Keeps what a job has just read, so that opening it does not read it again. */
@@ -221,7 +232,13 @@ class Deliveries {
                         e.getArea()))
             .toList();
     return new ModelViews(s.context())
-        .model(v, store.report(d), ScopeViews.summary(s), s.findings(), entries);
+        .model(
+            v,
+            store.report(d),
+            ScopeViews.summary(s),
+            ModelViews.place(base(d).envelope()),
+            s.findings(),
+            entries);
   }
 
   @Transactional(readOnly = true)

@@ -46,6 +46,7 @@ final class ModelViews {
       Views.DeliveryView delivery,
       Views.ReportView report,
       Views.ScopeSummary scope,
+      Views.PlaceView delivered,
       List<Finding> findings,
       List<Views.LogView> log) {
     Remedies remedies = new Remedies(context);
@@ -57,6 +58,7 @@ final class ModelViews {
         delivery,
         report,
         scope,
+        delivered,
         envelope.site().northAzimuth(),
         storeys(),
         envelope.spaces().stream().map(this::space).toList(),
@@ -255,6 +257,15 @@ final class ModelViews {
                     ? "opening"
                     : envelope.construction(key).isPresent() ? "construction" : "file";
     return new Views.ObjectView(key, upper(naming.object(key)), kind);
+  }
+
+  static Views.PlaceView place(Envelope e) {
+    return new Views.PlaceView(
+        e.site().latitude(),
+        e.site().longitude(),
+        e.site().elevation(),
+        e.site().northAzimuth(),
+        e.buildings().isEmpty() ? "" : e.buildings().get(0).use());
   }
 
   static Views.ReportView report(Envelope e, long millis) {

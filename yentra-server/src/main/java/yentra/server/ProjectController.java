@@ -2,6 +2,7 @@ package yentra.server;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
@@ -9,6 +10,7 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -16,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import yentra.core.intake.WeatherStation;
 
 /** Projects, and bringing files in. */
 @RestController
@@ -49,6 +52,36 @@ class ProjectController {
       throw Problem.bad("A project needs a name of at most 120 characters.");
     }
     return projects.get(projects.create(name));
+  }
+
+  @PutMapping("/projects/{id}/settings")
+  Views.ProjectView settings(@PathVariable UUID id, @RequestBody Views.SettingsView asked) {
+    try {
+      projects.settings(id, asked.settings().checked());
+    } catch (IllegalArgumentException e) {
+      throw Problem.notApplicable(e.getMessage());
+    }
+    return projects.get(id);
+  }
+
+  /** All weather stations, the nearest to a place first. */
+  @GetMapping("/stations")
+  List<Views.StationView> stations(
+      @RequestParam(required = false) Double latitude,
+      @RequestParam(required = false) Double longitude) {
+    boolean placed = latitude != null && longitude != null;
+    return WeatherStation.all().stream()
+        .map(
+            s ->
+                new Views.StationView(
+                    s.name(),
+                    s.latitude(),
+                    s.longitude(),
+                    s.elevation(),
+                    s.climate(),
+                    placed ? s.distance(latitude, longitude) / 1000 : null))
+        .sorted(Comparator.comparing(s -> s.distance() == null ? 0 : s.distance()))
+        .toList();
   }
 
   /** The body is the file's bytes; reading it goes on as a job. */

@@ -8,18 +8,23 @@ import java.util.List;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.jooq.DSLContext;
+import org.jooq.JSONB;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+import yentra.core.intake.ProjectSettings;
 
 /** Projects and the list of their deliveries. */
 @Repository
 class ProjectStore {
   private final DSLContext db;
+  private final JsonMapper json;
   private final Clock clock;
   private final Supplier<UUID> ids;
 
-  ProjectStore(DSLContext db, Clock clock, Supplier<UUID> ids) {
+  ProjectStore(DSLContext db, JsonMapper json, Clock clock, Supplier<UUID> ids) {
     this.db = db;
+    this.json = json;
     this.clock = clock;
     this.ids = ids;
   }
@@ -37,6 +42,24 @@ class ProjectStore {
         .set(PROJECT.CREATED_AT, clock.instant())
         .execute();
     return id;
+  }
+
+  ProjectSettings settings(UUID id) {
+    return db.select(PROJECT.SETTINGS)
+        .from(PROJECT)
+        .where(PROJECT.ID.eq(id))
+        .fetchOptional(PROJECT.SETTINGS)
+        .map(j -> json.readValue(j.data(), ProjectSettings.class))
+        .orElseThrow(() -> Problem.notFound("The project"));
+  }
+
+  @Transactional
+  public void settings(UUID id, ProjectSettings settings) {
+    settings(id);
+    db.update(PROJECT)
+        .set(PROJECT.SETTINGS, JSONB.valueOf(json.writeValueAsString(settings)))
+        .where(PROJECT.ID.eq(id))
+        .execute();
   }
 
   List<Views.ProjectView> all() {
@@ -76,6 +99,6 @@ class ProjectStore {
                         r.value5(),
                         r.value6(),
                         r.value7()));
-    return new Views.ProjectView(id, name, deliveries);
+    return new Views.ProjectView(id, name, Views.SettingsView.of(settings(id)), deliveries);
   }
 }

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import yentra.core.intake.ProjectSettings;
 import yentra.core.repair.Repair;
 
 /**
@@ -15,7 +16,60 @@ import yentra.core.repair.Repair;
 final class Views {
   private Views() {}
 
-  record ProjectView(UUID id, String name, List<DeliverySummary> deliveries) {}
+  record ProjectView(
+      UUID id, String name, SettingsView settings, List<DeliverySummary> deliveries) {}
+
+  /** {@link ProjectSettings}; what is null is left to the deliveries. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record SettingsView(
+      @Schema(nullable = true) String use,
+      @Schema(nullable = true) Double latitude,
+      @Schema(nullable = true) Double longitude,
+      @Schema(nullable = true) Double elevation,
+      @Schema(nullable = true) Double north,
+      @Schema(nullable = true) Double groundLevel,
+      @Schema(nullable = true) String station,
+      @Schema(nullable = true) String units) {
+    static SettingsView of(ProjectSettings s) {
+      return new SettingsView(
+          s.use(),
+          s.latitude(),
+          s.longitude(),
+          s.elevation(),
+          s.north(),
+          s.groundLevel(),
+          s.station(),
+          s.units());
+    }
+
+    ProjectSettings settings() {
+      return new ProjectSettings(
+          use, latitude, longitude, elevation, north, groundLevel, station, units);
+    }
+  }
+
+  /**
+   * A weather station.
+   *
+   * @param distance from the place asked for, km; null when none was
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record StationView(
+      String name,
+      double latitude,
+      double longitude,
+      double elevation,
+      String climate,
+      @Schema(nullable = true) Double distance) {}
+
+  /** Where the delivery says it stands; null where it says nothing. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record PlaceView(
+      @Schema(nullable = true) Double latitude,
+      @Schema(nullable = true) Double longitude,
+      @Schema(nullable = true) Double elevation,
+      @Schema(nullable = true) Double north,
+      String use) {}
 
   record DeliverySummary(
       UUID id,
@@ -47,6 +101,7 @@ final class Views {
       DeliveryView delivery,
       ReportView report,
       ScopeSummary scope,
+      PlaceView delivered,
       @Schema(nullable = true) Double northAzimuth,
       List<StoreyView> storeys,
       List<SpaceView> spaces,

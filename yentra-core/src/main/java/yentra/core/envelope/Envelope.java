@@ -197,6 +197,32 @@ public final class Envelope {
     return with(parts.spaces, parts.surfaces, list, parts.notes);
   }
 
+  public Envelope withSite(Site site) {
+    return placed(site, parts.buildings);
+  }
+
+  public Envelope withBuildings(List<Building> buildings) {
+    return placed(parts.site, buildings);
+  }
+
+  private Envelope placed(Site site, List<Building> buildings) {
+    return new Envelope(
+        new Parts(
+            parts.delivered,
+            site,
+            buildings,
+            parts.storeys,
+            parts.zones,
+            parts.spaces,
+            parts.surfaces,
+            parts.orphans,
+            parts.constructions,
+            parts.layers,
+            parts.materials,
+            parts.glazings,
+            parts.notes));
+  }
+
   private Envelope with(List<Space> s, List<Surface> f, List<Opening> o, List<ReadNote> n) {
     return new Envelope(
         new Parts(

@@ -56,6 +56,7 @@ public final class IfcReader {
   private final List<ReadNote> notes = new ArrayList<>();
   private final Map<Integer, String> storeyKeys = new LinkedHashMap<>();
   private final Map<Integer, String> zoneOf = new HashMap<>();
+  private Double groundLevel;
 
   private IfcReader(
       IfcModel model, ArchitecturalModel values, Predicate<Element> inScope, Tolerance tolerance) {
@@ -91,8 +92,20 @@ public final class IfcReader {
    * @param scoped the model with what is in scope and the values that were set
    */
   public static Envelope envelope(IfcModel model, ArchitecturalModel scoped, Tolerance tolerance) {
-    return new IfcReader(model, scoped, e -> scoped.element(e.key()).isPresent(), tolerance)
-        .envelope();
+    return envelope(model, scoped, null, tolerance);
+  }
+
+  /**
+   * The same, with the ground where the project says it is.
+   *
+   * @param groundLevel in model coordinates, metres; null for what the file says
+   */
+  public static Envelope envelope(
+      IfcModel model, ArchitecturalModel scoped, Double groundLevel, Tolerance tolerance) {
+    IfcReader reader =
+        new IfcReader(model, scoped, e -> scoped.element(e.key()).isPresent(), tolerance);
+    reader.groundLevel = groundLevel;
+    return reader.envelope();
   }
 
   private Envelope envelope() {
@@ -363,10 +376,13 @@ public final class IfcReader {
   }
 
   /**
-   * ElevationOfTerrain less ElevationOfRefHeight where stated, else the lowest storey that is not
-   * below zero, else 0.
+   * What the project says, else ElevationOfTerrain less ElevationOfRefHeight where stated, else the
+   * lowest storey that is not below zero, else 0.
    */
   private double groundLevel() {
+    if (groundLevel != null) {
+      return groundLevel;
+    }
     for (int id : file.ofType("IFCBUILDING")) {
       StepInstance b = file.get(id);
       if (b != null && b.number(10).isPresent()) {

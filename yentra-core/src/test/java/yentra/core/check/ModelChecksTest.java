@@ -53,6 +53,24 @@ class ModelChecksTest {
   }
 
   @Test
+  void ofTwoInOnePlaceTheOneWithOpeningsAndMaterialsIsNamedFirst() throws Exception {
+    IfcSample twins =
+        IfcSample.of("IFC4")
+            .with(wall(100, 0, 0, 4, 0.3, 3))
+            .with(wall(200, 0, 0, 4, 0.3, 3))
+            .with(
+                "#300=IFCOPENINGELEMENT('00000000000000000000O1',$,$,$,$,#10,$,$,$);",
+                "#301=IFCRELVOIDSELEMENT('00000000000000000000R6',$,$,$,#200,#300);",
+                "#302=IFCMATERIAL('Brick',$,$);",
+                "#303=IFCRELASSOCIATESMATERIAL('00000000000000000000R4',$,$,$,(#200),#302);");
+    Finding f = check(twins, "SRC-101").get(0);
+    assertThat(f.objects())
+        .containsExactly(String.format("%022d", 200), String.format("%022d", 100));
+    assertThat(f.message())
+        .contains("W200 (with 1 opening, materials) and W100 (with nothing on it)");
+  }
+
+  @Test
   void duplicatesAreOfOneClassInOnePlace() throws Exception {
     IfcSample twins =
         IfcSample.of("IFC4").with(wall(100, 0, 0, 4, 0.3, 3)).with(wall(200, 0, 0, 4, 0.3, 3));

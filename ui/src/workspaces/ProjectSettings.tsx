@@ -1,0 +1,179 @@
+import { useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, type Model, type Project, type Settings } from '../api';
+import { useView } from '../state';
+
+const USES = [
+  'Office',
+  'School',
+  'Museum',
+  'FireStation',
+  'Hospital',
+  'Hotel',
+  'Library',
+  'MultiFamily',
+  'SingleFamily',
+  'Retail',
+  'Restaurant',
+  'SportsArena',
+  'Warehouse',
+  'Workshop',
+  'Unknown',
+];
+
+type Figure = 'latitude' | 'longitude' | 'elevation' | 'north' | 'groundLevel';
+
+/** What is decided for the project as a whole; blank fields leave it to the delivery. */
+export function ProjectSettings({ project, model }: { project: Project; model: Model }) {
+  const client = useQueryClient();
+  const set = useView((s) => s.set);
+  const now = project.settings;
+  const d = model.delivered;
+  const latitude = now.latitude ?? d.latitude;
+  const longitude = now.longitude ?? d.longitude;
+  const stations = useQuery({
+    queryKey: ['stations', latitude, longitude],
+    queryFn: () => api.stations(latitude, longitude),
+    staleTime: Infinity,
+  });
+
+  async function save(change: Partial<Settings>) {
+    try {
+      const next = await api.settings(project.id, { ...now, ...change });
+      client.setQueryData(['project', project.id], next);
+      await client.invalidateQueries({ queryKey: ['model'] });
+      set({ message: { text: 'Kept for the whole project.', bad: false } });
+    } catch (e) {
+      set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });
+    }
+  }
+
+  /** Latitude and longitude go together: the other one is taken from the delivery. */
+  function place(which: Figure, v: number | undefined) {
+    if (which === 'latitude' || which === 'longitude') {
+      const other = which === 'latitude' ? 'longitude' : 'latitude';
+      const fill = v === undefined ? undefined : (now[other] ?? d[other] ?? 0);
+      void save({ [which]: v, [other]: fill });
+    } else void save({ [which]: v });
+  }
+
+  const nearest = stations.data?.[0];
+  return (
+    <div className="w-60 shrink-0" data-testid="project-settings">
+      <h2 className="text-title font-semibold">Project</h2>
+      <FigureField
+        label="Latitude"
+        unit="°N"
+        value={now.latitude}
+        delivered={d.latitude}
+        onSave={(v) => place('latitude', v)}
+      />
+      <FigureField
+        label="Longitude"
+        unit="°E"
+        value={now.longitude}
+        delivered={d.longitude}
+        onSave={(v) => place('longitude', v)}
+      />
+      <FigureField
+        label="Elevation"
+        unit="m"
+        value={now.elevation}
+        delivered={d.elevation}
+        onSave={(v) => place('elevation', v)}
+      />
+      <FigureField
+        label="y axis from north"
+        unit="°"
+        value={now.north}
+        delivered={d.north}
+        onSave={(v) => place('north', v)}
+      />
+      <FigureField
+        label="Ground level"
+        unit="m"
+        value={now.groundLevel}
+        delivered={null}
+        onSave={(v) => place('groundLevel', v)}
+      />
+      <label className="mt-1 flex items-center justify-between gap-2">
+        <span className="text-muted">Use</span>
+        <select
+          className="field w-36"
+          value={now.use ?? ''}
+          onChange={(e) => void save({ use: e.target.value || undefined })}
+        >
+          <option value="">{d.use ? `${d.use} (delivered)` : 'not stated'}</option>
+          {USES.map((u) => (
+            <option key={u}>{u}</option>
+          ))}
+        </select>
+      </label>
+      <label className="mt-1 flex items-center justify-between gap-2">
+        <span className="text-muted">Weather</span>
+        <select
+          className="field w-36"
+          value={now.station ?? ''}
+          onChange={(e) => void save({ station: e.target.value || undefined })}
+        >
+          <option value="">{nearest ? `nearest: ${nearest.name}` : '–'}</option>
+          {stations.data?.map((s) => (
+            <option key={s.name} value={s.name}>
+              {s.name}
+              {s.distance == null ? '' : `, ${s.distance.toFixed(0)} km`}
+            </option>
+          ))}
+        </select>
+      </label>
+    </div>
+  );
+}
+
+/** A number that may be left blank; Enter or leaving the field keeps it. */
+function FigureField({
+  label,
+  unit,
+  value,
+  delivered,
+  onSave,
+}: {
+  label: string;
+  unit: string;
+  value: number | null | undefined;
+  delivered: number | null | undefined;
+  onSave: (v: number | undefined) => void;
+}) {
+  const shown = value == null ? '' : String(value);
+  const [draft, setDraft] = useState<string | null>(null);
+  const text = draft ?? shown;
+  const parsed = text.trim() === '' ? undefined : Number(text.trim().replace(',', '.'));
+  const bad = parsed !== undefined && !Number.isFinite(parsed);
+
+  function done() {
+    if (draft === null || bad) return;
+    setDraft(null);
+    if (draft.trim() !== shown) onSave(parsed);
+  }
+
+  return (
+    <label className="mt-1 flex items-center justify-between gap-2">
+      <span className="text-muted">{label}</span>
+      <span className="flex items-center gap-1">
+        <input
+          className={`field w-28 text-right ${bad ? 'border-blocker' : ''}`}
+          aria-invalid={bad}
+          value={text}
+          placeholder={delivered == null ? 'not stated' : `${Number(delivered.toFixed(4))}`}
+          title={bad ? 'Write a number, such as 51.5' : 'Blank: as the delivery states it'}
+          onChange={(e) => setDraft(e.target.value)}
+          onBlur={done}
+          onKeyDown={(e) => {
+            if (e.key === 'Enter') done();
+            if (e.key === 'Escape') setDraft(null);
+          }}
+        />
+        <span className="w-6 text-muted">{unit}</span>
+      </span>
+    </label>
+  );
+}

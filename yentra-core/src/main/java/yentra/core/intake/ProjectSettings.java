@@ -1,0 +1,103 @@
+package yentra.core.intake;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import yentra.core.envelope.Building;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Site;
+
+/**
+ * What is decided for a project as a whole; what is null is left to its deliveries.
+ *
+ * @param use gbXML's building type, such as {@code Office}
+ * @param latitude degrees north
+ * @param longitude degrees east
+ * @param elevation metres above sea level
+ * @param north azimuth of the model's +y axis in degrees clockwise from true north
+ * @param groundLevel height of the ground at the building in model coordinates, metres
+ * @param station name of a weather station of the list
+ * @param units how figures are shown: {@code SI} or {@code IP}; null for SI
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record ProjectSettings(
+    String use,
+    Double latitude,
+    Double longitude,
+    Double elevation,
+    Double north,
+    Double groundLevel,
+    String station,
+    String units) {
+  public static final ProjectSettings NONE =
+      new ProjectSettings(null, null, null, null, null, null, null, null);
+
+  /**
+   * These settings with blanks as null.
+   *
+   * @throws IllegalArgumentException when a value cannot be, with the reason
+   */
+  public ProjectSettings checked() {
+    within("The latitude", latitude, -90, 90, "°");
+    within("The longitude", longitude, -180, 180, "°");
+    within("The elevation", elevation, -500, 9000, " m");
+    within("North", north, -360, 360, "°");
+    within("The ground level", groundLevel, -1000, 1000, " m");
+    if ((latitude == null) != (longitude == null)) {
+      throw new IllegalArgumentException("Latitude and longitude go together: give both.");
+    }
+    if (units != null && !units.equals("SI") && !units.equals("IP")) {
+      throw new IllegalArgumentException("Units are SI or IP.");
+    }
+    if (station != null
+        && !station.isBlank()
+        && WeatherStation.all().stream().noneMatch(s -> s.name().equals(station))) {
+      throw new IllegalArgumentException("There is no weather station " + station + ".");
+    }
+    return new ProjectSettings(
+        blank(use),
+        latitude,
+        longitude,
+        elevation,
+        north,
+        groundLevel,
+        blank(station),
+        "IP".equals(units) ? units : null);
+  }
+
+  private static void within(String what, Double v, double least, double most, String unit) {
+    if (v != null && !(v >= least && v <= most)) {
+      throw new IllegalArgumentException(
+          String.format(
+              java.util.Locale.ROOT,
+              "%s must lie between %.0f and %.0f%s.",
+              what,
+              least,
+              most,
+              unit));
+    }
+  }
+
+  private static String blank(String s) {
+    return s == null || s.isBlank() ? null : s.strip();
+  }
+
+  /** An envelope with this place, north and use instead of those that were delivered. */
+  public Envelope applyTo(Envelope e) {
+    Site s = e.site();
+    Site placed =
+        new Site(
+            s.name(),
+            latitude == null ? s.latitude() : latitude,
+            longitude == null ? s.longitude() : longitude,
+            elevation == null ? s.elevation() : elevation,
+            north == null ? s.northAzimuth() : north,
+            s.extras());
+    Envelope at = placed.equals(s) ? e : e.withSite(placed);
+    if (use == null) {
+      return at;
+    }
+    return at.withBuildings(
+        at.buildings().stream()
+            .map(b -> new Building(b.key(), b.name(), use, b.statedArea(), b.source(), b.extras()))
+            .toList());
+  }
+}
