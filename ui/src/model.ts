@@ -55,6 +55,8 @@ export function drawn(index: ModelIndex, key: string): string[] {
 
 /** The element of the architectural model that an object of the envelope comes from, or null. */
 export function elementOf(index: ModelIndex, key: string): string | null {
+  // spaces, surfaces and openings of gbXML are themselves what is chosen from
+  if (index.model.delivery.format !== 'ifc') return key;
   const space = index.spaces.get(key);
   const part = index.surfaces.get(key) ?? index.openings.get(key);
   return space?.source.id ?? part?.element?.id ?? null;
@@ -62,6 +64,10 @@ export function elementOf(index: ModelIndex, key: string): string | null {
 
 /** Objects of the envelope that were made of an element. */
 export function madeOf(index: ModelIndex, element: string): string[] {
+  if (index.model.delivery.format !== 'ifc')
+    return index.spaces.has(element) || index.surfaces.has(element) || index.openings.has(element)
+      ? [element]
+      : [];
   const is = (o: { element?: { id: string } | null }) => o.element?.id === element;
   return [
     ...index.model.spaces.filter((s) => s.source.id === element),

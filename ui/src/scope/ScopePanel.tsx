@@ -65,7 +65,7 @@ export function ScopePanel({
           </button>
         ))}
         <div className="ml-auto flex items-center gap-1">
-          <PickMenu model={model} />
+          {scopeTab !== 'sheet' && <PickMenu model={model} />}
           <SheetMenu model={model} scope={s} edits={edits} />
           <ExportButton model={model} index={index} />
           <button

@@ -8,8 +8,8 @@ import type { Edits } from '../useEdits';
 type Part = keyof SheetCells;
 const PARTS: [Part, string, string][] = [
   ['about', 'About', 'About'],
-  ['scope', 'Which elements', 'Scope'],
-  ['properties', 'Which properties', 'Properties'],
+  ['scope', 'Elements', 'Scope'],
+  ['properties', 'Properties', 'Properties'],
 ];
 
 interface Fault {
@@ -152,7 +152,7 @@ function Cells({
     <div className="flex min-h-0 flex-1 flex-col" data-testid="sheet-editor">
       <div className="flex h-[34px] shrink-0 items-center gap-1.5 border-b border-line px-2">
         <select
-          className="field w-56"
+          className="field w-52"
           aria-label="Scope sheet"
           value={sheet.id}
           onChange={(e) => choose(e.target.value)}

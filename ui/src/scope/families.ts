@@ -13,25 +13,43 @@ export const FAMILIES: Family[] = [
     label: 'Spaces',
     colour: '#12645C',
     opacity: 0.22,
-    classes: /^IfcSpace$|^Space$/,
+    classes: /^IfcSpace$|^Space\b/,
   },
   {
     key: 'walls',
     label: 'Walls',
     colour: '#C9B79C',
     opacity: 1,
-    classes: /^Ifc(Wall|CurtainWall)/,
+    classes: /^Ifc(Wall|CurtainWall)|^Surface \w*Wall/,
   },
   {
     key: 'floors',
     label: 'Floors and roofs',
     colour: '#9AA39B',
     opacity: 1,
-    classes: /^Ifc(Slab|Roof|Covering)/,
+    classes: /^Ifc(Slab|Roof|Covering)|^Surface \w*(Floor|Slab|Roof|Ceiling)/,
   },
-  { key: 'windows', label: 'Windows', colour: '#F2D16B', opacity: 1, classes: /^IfcWindow/ },
-  { key: 'doors', label: 'Doors', colour: '#7A4B2A', opacity: 1, classes: /^IfcDoor/ },
-  { key: 'shading', label: 'Shading', colour: '#40525B', opacity: 0.6, classes: /^IfcShading/ },
+  {
+    key: 'windows',
+    label: 'Windows',
+    colour: '#F2D16B',
+    opacity: 1,
+    classes: /^IfcWindow|^Opening (SlidingDoor|\w*(Window|Skylight))/,
+  },
+  {
+    key: 'doors',
+    label: 'Doors',
+    colour: '#7A4B2A',
+    opacity: 1,
+    classes: /^IfcDoor|^Opening \w*Door/,
+  },
+  {
+    key: 'shading',
+    label: 'Shading',
+    colour: '#40525B',
+    opacity: 0.6,
+    classes: /^IfcShading|^Surface Shade/,
+  },
   {
     key: 'structure',
     label: 'Structure and stairs',
@@ -60,9 +78,11 @@ export const FAMILIES: Family[] = [
 
 const known = new Map<string, Family>();
 
-export function familyOf(entity: string): Family {
-  let f = known.get(entity);
-  if (!f) known.set(entity, (f = FAMILIES.find((x) => x.classes.test(entity))!));
+/** The family of a class; surfaces and openings of gbXML are told apart by their type. */
+export function familyOf(entity: string, predefined = ''): Family {
+  const of = entity.startsWith('Ifc') ? entity : `${entity} ${predefined}`.trim();
+  let f = known.get(of);
+  if (!f) known.set(of, (f = FAMILIES.find((x) => x.classes.test(of))!));
   return f;
 }
 

@@ -105,7 +105,7 @@ export function scopeDrawing(
   const items: Item[] = [];
   for (let i = 0; i < n; i++) {
     const row = index.rows[mesh.places[i]];
-    const family = familyOf(row.entity);
+    const family = familyOf(row.entity, row.predefined);
     const lines = (first(i + 1, 2) - first(i, 2)) / 2;
     items.push({
       key: row.key,

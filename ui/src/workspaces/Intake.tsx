@@ -12,8 +12,12 @@ export function Intake({ model, project }: { model: Model; project: Project }) {
       className="flex max-h-[46vh] shrink-0 gap-6 overflow-y-auto border-t border-line bg-panel px-4 py-3"
       data-testid="intake-report"
     >
-      <ProjectSettings project={project} model={model} />
-      <div className="w-56 shrink-0">
+      <div className="w-60 shrink-0">
+        <ProjectSettings project={project} model={model} />
+        <h3 className="kicker mt-3 mb-1">Next delivery</h3>
+        <Drop project={project.id} />
+      </div>
+      <div className="w-52 shrink-0">
         <h2 className="text-title font-semibold">Intake report</h2>
         <p className="truncate font-semibold" title={d.fileName}>
           {d.fileName}
@@ -33,11 +37,7 @@ export function Intake({ model, project }: { model: Model; project: Project }) {
         >
           {d.sha256.slice(0, 24)}…
         </p>
-        <h3 className="kicker mt-3 mb-1">Next delivery</h3>
-        <Drop project={project.id} />
-      </div>
-      <div className="w-36 shrink-0">
-        <h3 className="kicker">Read</h3>
+        <h3 className="kicker mt-3">Read</h3>
         <dl>
           {r.read.map((c) => (
             <div key={c.what} className="flex justify-between leading-[21px]">

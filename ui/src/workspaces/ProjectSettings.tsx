@@ -59,7 +59,7 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
 
   const nearest = stations.data?.[0];
   return (
-    <div className="w-60 shrink-0" data-testid="project-settings">
+    <div data-testid="project-settings">
       <h2 className="text-title font-semibold">Project</h2>
       <FigureField
         label="Latitude"
@@ -83,7 +83,7 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
         onSave={(v) => place('elevation', v)}
       />
       <FigureField
-        label="y axis from north"
+        label="y axis azimuth"
         unit="°"
         value={now.north}
         delivered={d.north}

@@ -76,7 +76,7 @@ class ScreenshotsIT {
     b.click(By.xpath("//li[contains(., 'with thermal data')]//button[.='Apply']"));
     new WebDriverWait(b.driver, Duration.ofSeconds(30))
         .until(d -> b.see(By.xpath("//nav//a[contains(., 'Scope')]")).getText().contains("128 in"));
-    b.see(By.cssSelector("[aria-label='Filter by name']")).sendKeys("op-");
+    b.see(By.cssSelector("[aria-label='Filter by name']")).sendKeys("op-8");
     b.click(By.xpath("//*[@role='row'][contains(., 'Window op-8')]"));
     b.see("reason");
     Files.write(dir.resolve("9-scope-reasons.png"), b.picture());

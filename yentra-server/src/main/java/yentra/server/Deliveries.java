@@ -8,8 +8,10 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import org.springframework.stereotype.Service;
@@ -28,6 +30,7 @@ import yentra.core.ifc.IfcReader;
 import yentra.core.intake.DeliveryReader;
 import yentra.core.intake.ProjectSettings;
 import yentra.core.model.ArchitecturalModel;
+import yentra.core.model.EnvelopeModel;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Remedies;
 import yentra.core.repair.Repair;
@@ -86,6 +89,7 @@ class Deliveries {
 
   /** What the scope steps in force make of a delivery, before any repair. */
   private record Scoped(
+      ArchitecturalModel whole,
       List<UUID> steps,
       ProjectSettings settings,
       ScopeState scope,
@@ -112,7 +116,7 @@ class Deliveries {
         new State(
             d.getVersion(),
             settings,
-            base(d).model(),
+            scoped.whole,
             scoped.scope,
             scoped.result,
             context,
@@ -130,7 +134,8 @@ class Deliveries {
     }
     CheckContext base = base(d);
     ScopeState scope = ScopeState.of(entries.stream().map(store::scopeStep).toList());
-    ScopeResult result = scope.run(base.model());
+    ArchitecturalModel whole = whole(base);
+    ScopeResult result = scope.run(whole);
     CheckContext context = scoped(base, scope, result, settings.groundLevel());
     context = context.with(settings.applyTo(context.envelope()));
     DeliveryRecord first = store.first(d).orElse(null);
@@ -140,15 +145,25 @@ class Deliveries {
               "revision " + first.getRevision() + " (" + first.getFileName() + ")",
               settings.applyTo(base(first).envelope()));
     }
-    Scoped made = new Scoped(steps, settings, scope, result, context);
+    Scoped made = new Scoped(whole, steps, settings, scope, result, context);
     scopes.put(d.getId(), made);
     return made;
   }
 
+  /** Of gbXML the envelope itself is what there is to choose from. */
+  private static ArchitecturalModel whole(CheckContext base) {
+    return base.model() instanceof IfcModel m ? m : new EnvelopeModel(base.envelope());
+  }
+
   private CheckContext scoped(
       CheckContext base, ScopeState scope, ScopeResult result, Double ground) {
-    if (!(base.model() instanceof IfcModel model) || scope.isAsDelivered() && ground == null) {
+    if (scope.isAsDelivered() && ground == null) {
       return base;
+    }
+    if (!(base.model() instanceof IfcModel model)) {
+      Set<String> out = new HashSet<>();
+      result.decisions().stream().filter(x -> !x.in()).forEach(x -> out.add(x.element().key()));
+      return base.with(EnvelopeModel.within(base.envelope(), k -> !out.contains(k)));
     }
     ScopedModel part = scope.scoped(model, result);
     return base.scoped(IfcReader.envelope(model, part, ground, tolerance), part, result);

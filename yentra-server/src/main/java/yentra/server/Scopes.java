@@ -147,6 +147,10 @@ class Scopes {
 
   private static ScopeStep values(
       Deliveries.State s, ScopeViews.ValueRequest asked, ValueChange change) {
+    if (!writable(s)) {
+      throw Problem.notApplicable(
+          "Attributes of a gbXML delivery are changed by repairs, in Envelope.");
+    }
     ArchitecturalModel values = s.scope().values(s.whole());
     List<Element> elements =
         known(s, asked.keys()).stream().map(k -> s.whole().element(k).orElseThrow()).toList();

@@ -264,6 +264,44 @@ class ScopeTest {
     }
   }
 
+  @Test
+  void spacesSurfacesAndOpeningsOfGbxmlArePutOutToo() {
+    delivery = intake("sound.xml", DemoFiles.soundGbxml());
+    JsonNode s = scope();
+    JsonNode m = yentra.model(delivery);
+    assertThat(s.get("writable").asBoolean()).isFalse();
+    assertThat(s.get("keys")).hasSize(8 + m.get("surfaces").size() + 30);
+    m = done("place", Map.of("keys", List.of("sp-store"), "in", false, "reason", "unheated"));
+    assertThat(m.get("spaces")).hasSize(7);
+    // its floor and walls go; what parts it from the rooms above stays with those
+    assertThat(list(m.get("surfaces")))
+        .noneMatch(
+            x -> list(x.get("spaces")).stream().anyMatch(k -> k.asString().equals("sp-store")));
+    assertThat(list(m.get("surfaces")))
+        .extracting(x -> x.get("type").asString())
+        .contains("InteriorFloor");
+    assertThat(list(m.get("spaces"))).allMatch(x -> x.get("enclosed").asBoolean());
+    assertThat(
+            step(
+                    "values",
+                    Map.of(
+                        "keys",
+                        List.of("sp-hall"),
+                        "set",
+                        "A",
+                        "property",
+                        "b",
+                        "how",
+                        "set",
+                        "text",
+                        "c"))
+                .status())
+        .isEqualTo(422);
+    assertThat(yentra.get("/api/deliveries/" + delivery + "/scope/file").status()).isEqualTo(422);
+    byte[] mesh = yentra.get("/api/deliveries/" + delivery + "/scope/mesh").bytes();
+    assertThat(ByteBuffer.wrap(mesh).order(ByteOrder.LITTLE_ENDIAN).getInt()).isGreaterThan(80);
+  }
+
   private RunningServer.Yentra.Answer bring(byte[] file) {
     return yentra.send(
         java.net.http.HttpRequest.newBuilder(yentra.uri("/api/projects/" + project + "/sheets"))
