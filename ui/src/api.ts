@@ -22,6 +22,7 @@ export type AskedOf = Schemas['RequirementView'];
 export type ElementFacts = Schemas['ElementView'];
 export type ValueTable = Schemas['ValueTableView'];
 export type ValueRequest = Omit<Schemas['ValueRequest'], 'basedOn'>;
+export type StoreyCount = Schemas['Row'];
 export type PickRequest = Schemas['PickRequest'];
 export type Trimmed = Schemas['TrimmedView'];
 export type SheetEntry = Schemas['SheetView'];
@@ -137,6 +138,8 @@ export const api = {
       'GET',
       `/api/deliveries/${delivery}/element?key=${encodeURIComponent(key)}`,
     ),
+  storeyCounts: (delivery: string) =>
+    request<StoreyCount[]>('GET', `/api/deliveries/${delivery}/scope/storeys`),
   pick: (delivery: string, what: PickRequest) =>
     request<string[]>('POST', `/api/deliveries/${delivery}/scope/pick`, what),
   trimmed: (delivery: string) => request<Trimmed>('GET', `/api/deliveries/${delivery}/scope/size`),

@@ -1,8 +1,10 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
+import type { Model } from '../api';
 import { Table, type Column } from '../sheet/Table';
 import { useView } from '../state';
 import { familyOf } from './families';
 import type { ScopeIndex } from './scopeModel';
+import { StoreyTable } from './StoreyTable';
 
 interface ClassRow {
   entity: string;
@@ -47,7 +49,8 @@ const COLUMNS: Column<ClassRow>[] = [
 ];
 
 /** Counts and shares per class; a click selects the class, a double click shows its values. */
-export function ClassTable({ index }: { index: ScopeIndex }) {
+export function ClassTable({ model, index }: { model: Model; index: ScopeIndex }) {
+  const [byStorey, setByStorey] = useState(false);
   const { selection, select, set } = useView();
   const rows = useMemo(() => {
     const unmet = new Map<string, number>();
@@ -65,6 +68,17 @@ export function ClassTable({ index }: { index: ScopeIndex }) {
     () => new Set(selection.flatMap((k) => index.byKey.get(k)?.entity ?? [])),
     [selection, index],
   );
+  const turn = (
+    <button
+      className="btn ml-2 !h-[20px]"
+      title="Walls, windows and doors by storey, against the quantities in the file"
+      onClick={() => setByStorey(!byStorey)}
+      data-testid="by-storey"
+    >
+      {byStorey ? 'Count by class' : 'Count by storey'}
+    </button>
+  );
+  if (byStorey) return <StoreyTable model={model} index={index} tools={turn} />;
   return (
     <Table
       name="classes"
@@ -79,6 +93,7 @@ export function ClassTable({ index }: { index: ScopeIndex }) {
         )
       }
       onOpen={(r) => set({ scopeTab: 'values', valueClass: r.entity })}
+      tools={turn}
     />
   );
 }

@@ -79,7 +79,7 @@ export function ScopePanel({
       </div>
       {tried && s === tried && <TriedBar model={model} index={index} edits={edits} />}
       {!folded && scopeTab === 'elements' && <ElementTable index={index} />}
-      {!folded && scopeTab === 'classes' && <ClassTable index={index} />}
+      {!folded && scopeTab === 'classes' && <ClassTable model={model} index={index} />}
       {!folded && scopeTab === 'requirements' && <RequirementTable index={index} />}
       {!folded && scopeTab === 'values' && <ValueGrid model={model} index={index} edits={edits} />}
       {!folded && scopeTab === 'sheet' && <SheetEditor model={model} edits={edits} />}

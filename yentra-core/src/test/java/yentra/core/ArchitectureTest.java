@@ -66,7 +66,7 @@ class ArchitectureTest {
           .mayOnlyAccessLayers(
               "units", "geometry", "envelope", "model", "scope", "step", "boundary")
           .whereLayer("scope")
-          .mayOnlyAccessLayers("model")
+          .mayOnlyAccessLayers("geometry", "model")
           .whereLayer("intake")
           .mayOnlyAccessLayers("geometry", "envelope", "model", "gbxml", "ifc")
           .whereLayer("check")

@@ -456,6 +456,23 @@ final class IfcWriter {
       values.add("'FireRating',$,IFCLABEL('REI 30')");
     }
     properties(set, s.key(), element, values);
+    if (wall && more != null) {
+      quantity("Qto_WallBaseQuantities", "NetSideArea", s.netArea(), s.key(), element);
+    }
+  }
+
+  private void quantity(String set, String name, double area, String key, int element) {
+    int q = add("IFCQUANTITYAREA(" + text(name) + ",$,$," + number(area) + ",$)");
+    int made =
+        add("IFCELEMENTQUANTITY(" + guid(set + key) + ",$," + text(set) + ",$,$,(#" + q + "))");
+    add(
+        "IFCRELDEFINESBYPROPERTIES("
+            + guid("has" + set + key)
+            + ",$,$,$,(#"
+            + element
+            + "),#"
+            + made
+            + ")");
   }
 
   /** A property set of an element; values are the parameters of each but the unit. */
@@ -533,6 +550,14 @@ final class IfcWriter {
     uses(id, o.construction());
     contain(s, id);
     glazed(o, id);
+    if (more != null) {
+      quantity(
+          window ? "Qto_WindowBaseQuantities" : "Qto_DoorBaseQuantities",
+          "Area",
+          more.statedArea(o),
+          o.key(),
+          id);
+    }
     int i = 0;
     String pair = "$";
     for (Map.Entry<String, Integer> parent : parents.entrySet()) {

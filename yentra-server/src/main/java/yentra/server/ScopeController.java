@@ -23,6 +23,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import yentra.core.scope.ScopeSheet;
+import yentra.core.scope.StoreyCounts;
 
 /** The architectural model of a delivery, what of it is in scope, and the sheets that say so. */
 @RestController
@@ -61,6 +62,11 @@ class ScopeController {
   @GetMapping("/deliveries/{id}/scope/values")
   ScopeViews.ValueTableView values(@PathVariable UUID id, @RequestParam String entity) {
     return scopes.values(id, entity);
+  }
+
+  @GetMapping("/deliveries/{id}/scope/storeys")
+  List<StoreyCounts.Row> storeys(@PathVariable UUID id) {
+    return scopes.storeys(id);
   }
 
   @GetMapping("/deliveries/{id}/element")

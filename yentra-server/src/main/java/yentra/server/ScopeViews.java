@@ -325,7 +325,7 @@ final class ScopeViews {
             .map(
                 w ->
                     new WholeView(
-                        w.relation(), w.whole().key(), w.whole().entity(), w.whole().label()))
+                        w.relation(), w.whole().key(), w.whole().entity(), named(w.whole())))
             .toList(),
         d.in(),
         d.byHand(),

@@ -21,6 +21,7 @@ import yentra.core.scope.ScopeSheet;
 import yentra.core.scope.ScopeState;
 import yentra.core.scope.ScopeStep;
 import yentra.core.scope.Selection;
+import yentra.core.scope.StoreyCounts;
 import yentra.core.scope.ValueChange;
 import yentra.core.scope.ValueTest;
 
@@ -60,6 +61,11 @@ class Scopes {
 
   ScopeViews.ValueTableView values(UUID id, String entity) {
     return ScopeViews.values(deliveries.state(id), entity);
+  }
+
+  List<StoreyCounts.Row> storeys(UUID id) {
+    Deliveries.State s = deliveries.state(id);
+    return StoreyCounts.of(s.whole(), s.result());
   }
 
   ScopeViews.ElementView element(UUID id, String key) {

@@ -247,6 +247,28 @@ class ScopeTest {
   }
 
   @Test
+  void wallsWindowsAndDoorsAreCountedByStoreyAgainstTheQuantitiesInTheFile() {
+    JsonNode rows = yentra.get("/api/deliveries/" + delivery + "/scope/storeys").json();
+    double off = 0;
+    int windows = 0;
+    for (JsonNode r : rows) {
+      double stated = r.get("statedArea").asDouble();
+      double measured = r.get("measuredArea").asDouble();
+      if (r.get("kind").asString().equals("WINDOW")) {
+        windows += r.get("count").asInt();
+        off += measured - stated;
+      } else {
+        assertThat(measured)
+            .as(r.toString())
+            .isCloseTo(stated, org.assertj.core.api.Assertions.within(0.01));
+      }
+    }
+    assertThat(windows).isEqualTo(21);
+    // a fifth of the window of 3.6 x 1.2 m that was made larger later
+    assertThat(off).isCloseTo(0.2 * 3.6 * 1.2, org.assertj.core.api.Assertions.within(0.01));
+  }
+
+  @Test
   void theMeshHoldsEveryElementThatHasABody() {
     ByteBuffer b =
         ByteBuffer.wrap(yentra.get("/api/deliveries/" + delivery + "/scope/mesh").bytes())

@@ -20,6 +20,9 @@ public final class BoxIndex {
   /** What reaches through more slabs than this is kept apart, and looked at in every search. */
   private static final int TALL = 64;
 
+  /** So is what lies farther from zero than this, in metres: no building does. */
+  private static final double FAR = 1e6;
+
   private final List<Box> boxes = new ArrayList<>();
   private final Map<Integer, STRtree> slabs = new HashMap<>();
   private final List<Integer> tall = new ArrayList<>();
@@ -37,13 +40,17 @@ public final class BoxIndex {
     if (b.isEmpty()) {
       return;
     }
-    if (b.max().z() - b.min().z() > TALL * SLAB) {
+    if (isApart(b)) {
       tall.add(number);
       return;
     }
     for (int s = slab(b.min().z()); s <= slab(b.max().z()); s++) {
       slabs.computeIfAbsent(s, k -> new STRtree()).insert(plan(b), number);
     }
+  }
+
+  private static boolean isApart(Box b) {
+    return !(b.max().z() - b.min().z() <= TALL * SLAB && b.min().z() >= -FAR && b.max().z() <= FAR);
   }
 
   private static int slab(double z) {
@@ -65,7 +72,7 @@ public final class BoxIndex {
         out.add(t);
       }
     }
-    if (b.max().z() - b.min().z() > TALL * SLAB) {
+    if (isApart(b)) {
       for (int i = 0; i < boxes.size(); i++) {
         if (!boxes.get(i).isEmpty() && boxes.get(i).intersects(b)) {
           out.add(i);

@@ -116,18 +116,23 @@ public final class SolidOverlay {
     List<Fragment> out = new ArrayList<>();
     for (Polygon f : faces) {
       Plane plane = f.plane();
-      if (Triangulation.isConvex(f)
-          && f.outer().stream().allMatch(p -> Math.abs(plane.distance(p)) <= epsilon)) {
+      if (Triangulation.isConvex(f) && isFlat(f, plane)) {
         out.add(new Fragment(f.outer(), plane));
         continue;
       }
+      boolean flat = isFlat(f, plane);
       for (Vec3[] t : Triangulation.of(f)) {
-        if (Polygon.of(t).area() > epsilon * epsilon) {
-          out.add(new Fragment(List.of(t), plane));
+        Polygon part = Polygon.of(t);
+        if (part.area() > epsilon * epsilon) {
+          out.add(new Fragment(part.outer(), flat ? plane : part.plane()));
         }
       }
     }
     return out;
+  }
+
+  private boolean isFlat(Polygon f, Plane plane) {
+    return f.outer().stream().allMatch(p -> Math.abs(plane.distance(p)) <= epsilon);
   }
 
   private Node tree(List<Fragment> fragments) {
@@ -146,12 +151,17 @@ public final class SolidOverlay {
         continue;
       }
       Node n = t.node;
+      List<Fragment> rest = t.fragments;
       if (n.plane == null) {
-        n.plane = t.fragments.get(0).plane;
+        // the one that gives the plane lies in it, whatever rounding says of its corners: else a
+        // face that is not flat would be split for ever
+        n.plane = rest.get(0).plane;
+        n.fragments.add(rest.get(0));
+        rest = rest.subList(1, rest.size());
       }
       List<Fragment> front = new ArrayList<>();
       List<Fragment> back = new ArrayList<>();
-      for (Fragment f : t.fragments) {
+      for (Fragment f : rest) {
         split(n.plane, f, n.fragments, n.fragments, front, back);
       }
       if (!front.isEmpty()) {

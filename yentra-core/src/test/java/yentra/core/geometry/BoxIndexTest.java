@@ -34,4 +34,16 @@ class BoxIndexTest {
     }
     assertThat(index.meeting(Box.EMPTY)).isEmpty();
   }
+
+  @Test
+  void whatLiesFarAwayIsFoundThereAndCostsNothing() {
+    Box near = new Box(Vec3.ZERO, new Vec3(1, 1, 1));
+    Vec3 up = new Vec3(0, 0, 1e10);
+    Box far = new Box(up, up.plus(new Vec3(1, 1, 1)));
+    BoxIndex index = new BoxIndex(List.of(near, far));
+    assertThat(index.meeting(near)).containsExactly(0);
+    assertThat(index.meeting(far)).containsExactly(1);
+    assertThat(index.meeting(new Box(new Vec3(0, 0, -1e300), new Vec3(1, 1, 1e300))))
+        .containsExactly(0, 1);
+  }
 }
