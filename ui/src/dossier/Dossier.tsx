@@ -1,10 +1,9 @@
-import { X } from 'lucide-react';
 import type { ModelIndex } from '../model';
 import { useView } from '../state';
 import type { Edits } from '../useEdits';
 import { areaText, volumeText } from '../words';
 import { FindingCard } from './FindingCard';
-import { PendingCard } from './PendingCard';
+import { DossierFrame } from './DossierFrame';
 import { Several } from './Several';
 import { SpaceFacts } from './SpaceFacts';
 import { OpeningFacts, SurfaceFacts } from './SurfaceFacts';
@@ -12,19 +11,14 @@ import { RepairLog, Row, Section, Title } from './parts';
 
 /** Everything about what is selected, and what can be done with it. */
 export function Dossier({ index, edits }: { index: ModelIndex; edits: Edits }) {
-  const { selection, finding, pending, set } = useView();
+  const { selection, finding } = useView();
   const f = finding ? index.findings.get(finding) : undefined;
   const one = selection.length === 1 ? selection[0] : null;
   const space = one ? index.spaces.get(one) : undefined;
   const surface = one ? index.surfaces.get(one) : undefined;
   const opening = one ? index.openings.get(one) : undefined;
   return (
-    <aside
-      className="flex w-80 shrink-0 flex-col overflow-y-auto border-l border-line bg-panel"
-      aria-label="Dossier"
-      data-testid="dossier"
-    >
-      {pending && <PendingCard edits={edits} />}
+    <DossierFrame edits={edits} clearable={!!one || !!f}>
       {f ? (
         <FindingCard finding={f} index={index} edits={edits} />
       ) : space ? (
@@ -38,15 +32,7 @@ export function Dossier({ index, edits }: { index: ModelIndex; edits: Edits }) {
       ) : (
         <Overview index={index} />
       )}
-      {(one || f) && (
-        <button
-          className="btn-quiet mx-2 mt-auto mb-2 self-end"
-          onClick={() => set({ selection: [], finding: null, pending: null })}
-        >
-          <X size={13} /> Clear (Esc)
-        </button>
-      )}
-    </aside>
+    </DossierFrame>
   );
 }
 

@@ -1,7 +1,7 @@
-import { ChevronDown, ChevronUp, Download } from 'lucide-react';
+import { Download } from 'lucide-react';
 import { useQuery } from '@tanstack/react-query';
 import { api, type Model } from '../api';
-import { useSheetHeight } from '../sheet/useSheetHeight';
+import { SheetFrame } from '../sheet/SheetFrame';
 import { type ScopeTab, useView } from '../state';
 import type { Edits } from '../useEdits';
 import { bytes } from '../words';
@@ -25,7 +25,6 @@ export function ScopePanel({
   edits: Edits;
 }) {
   const { scopeTab, tried, set } = useView();
-  const { height, folded, drag, fold } = useSheetHeight();
   const s = index.scope;
   const tabs: [ScopeTab, string, number | string][] = [
     ['elements', 'Elements', index.rows.length],
@@ -35,55 +34,25 @@ export function ScopePanel({
     ...(scopeTab === 'sheet' ? [['sheet', 'Sheets', ''] as [ScopeTab, string, string]] : []),
   ];
   return (
-    <section
-      className="flex shrink-0 flex-col border-t border-line bg-panel"
-      style={{ height: folded ? 32 : height }}
-      aria-label="Sheet"
-      data-testid="scope-panel"
-    >
-      <div
-        className="h-[4px] cursor-ns-resize hover:bg-kelp/40"
-        onPointerDown={drag}
-        title="Drag to resize the sheet"
-      />
-      <div
-        className="flex h-[30px] shrink-0 items-center gap-0.5 border-b border-line px-2"
-        role="tablist"
-      >
-        {tabs.map(([key, label, n]) => (
-          <button
-            key={key}
-            role="tab"
-            aria-selected={scopeTab === key}
-            className={`h-[30px] border-b-2 px-2 whitespace-nowrap ${scopeTab === key ? 'border-kelp font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
-            onClick={() => {
-              set({ scopeTab: key });
-              if (folded) fold();
-            }}
-          >
-            {label} <span className="text-sm font-normal">{n}</span>
-          </button>
-        ))}
-        <div className="ml-auto flex items-center gap-1">
+    <SheetFrame
+      tabs={tabs}
+      tab={scopeTab}
+      onTab={(key) => set({ scopeTab: key })}
+      tools={
+        <>
           {scopeTab !== 'sheet' && <PickMenu model={model} />}
           <SheetMenu model={model} scope={s} edits={edits} />
           <ExportButton model={model} index={index} />
-          <button
-            className="btn-quiet !px-1"
-            onClick={fold}
-            title={folded ? 'Unfold the sheet' : 'Fold the sheet'}
-          >
-            {folded ? <ChevronUp size={14} /> : <ChevronDown size={14} />}
-          </button>
-        </div>
-      </div>
+        </>
+      }
+    >
       {tried && s === tried && <TriedBar model={model} index={index} edits={edits} />}
-      {!folded && scopeTab === 'elements' && <ElementTable index={index} />}
-      {!folded && scopeTab === 'classes' && <ClassTable model={model} index={index} />}
-      {!folded && scopeTab === 'requirements' && <RequirementTable index={index} />}
-      {!folded && scopeTab === 'values' && <ValueGrid model={model} index={index} edits={edits} />}
-      {!folded && scopeTab === 'sheet' && <SheetEditor model={model} edits={edits} />}
-    </section>
+      {scopeTab === 'elements' && <ElementTable index={index} />}
+      {scopeTab === 'classes' && <ClassTable model={model} index={index} />}
+      {scopeTab === 'requirements' && <RequirementTable index={index} />}
+      {scopeTab === 'values' && <ValueGrid model={model} index={index} edits={edits} />}
+      {scopeTab === 'sheet' && <SheetEditor model={model} edits={edits} />}
+    </SheetFrame>
   );
 }
 

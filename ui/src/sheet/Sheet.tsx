@@ -1,5 +1,4 @@
 import { useMemo } from 'react';
-import { ChevronDown, ChevronUp } from 'lucide-react';
 import type { Finding, Opening, Space, Surface } from '../api';
 import { SeverityMark } from '../frame/SeverityMark';
 import type { ModelIndex } from '../model';
@@ -19,7 +18,7 @@ import {
   limitText,
 } from '../words';
 import { Table, type Column } from './Table';
-import { useSheetHeight } from './useSheetHeight';
+import { SheetFrame } from './SheetFrame';
 
 const keyOf = (o: { key: string }) => o.key;
 const idOf = (f: { id: string }) => f.id;
@@ -28,7 +27,6 @@ const exposure = (key: string) => EXPOSURES.find((e) => e.key === key)?.label ??
 /** The table under the stage: spaces, surfaces, openings, findings. */
 export function Sheet({ index }: { index: ModelIndex }) {
   const tab = useView((s) => s.tab);
-  const { height, folded, drag, fold } = useSheetHeight();
   const set = useView((s) => s.set);
   const m = index.model;
   const openings = useMemo(() => [...index.openings.values()], [index]);
@@ -39,47 +37,12 @@ export function Sheet({ index }: { index: ModelIndex }) {
     ['findings', 'Findings', m.findings.length],
   ];
   return (
-    <section
-      className="flex shrink-0 flex-col border-t border-line bg-panel"
-      style={{ height: folded ? 32 : height }}
-      aria-label="Sheet"
-    >
-      <div
-        className="h-[4px] cursor-ns-resize hover:bg-kelp/40"
-        onPointerDown={drag}
-        title="Drag to resize the sheet"
-      />
-      <div
-        className="flex h-[28px] shrink-0 items-center gap-1 border-b border-line px-2"
-        role="tablist"
-      >
-        {tabs.map(([key, label, n]) => (
-          <button
-            key={key}
-            role="tab"
-            aria-selected={tab === key}
-            className={`h-[28px] border-b-2 px-2.5 ${tab === key ? 'border-kelp font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
-            onClick={() => {
-              set({ tab: key });
-              if (folded) fold();
-            }}
-          >
-            {label} <span className="text-sm font-normal">{n}</span>
-          </button>
-        ))}
-        <button
-          className="btn-quiet ml-auto"
-          onClick={fold}
-          title={folded ? 'Unfold the sheet' : 'Fold the sheet'}
-        >
-          {folded ? <ChevronUp size={14} /> : <ChevronDown size={14} />}
-        </button>
-      </div>
-      {!folded && tab === 'spaces' && <SpaceTable index={index} />}
-      {!folded && tab === 'surfaces' && <SurfaceTable index={index} />}
-      {!folded && tab === 'openings' && <OpeningTable index={index} openings={openings} />}
-      {!folded && tab === 'findings' && <FindingTable index={index} />}
-    </section>
+    <SheetFrame tabs={tabs} tab={tab} onTab={(key) => set({ tab: key })}>
+      {tab === 'spaces' && <SpaceTable index={index} />}
+      {tab === 'surfaces' && <SurfaceTable index={index} />}
+      {tab === 'openings' && <OpeningTable index={index} openings={openings} />}
+      {tab === 'findings' && <FindingTable index={index} />}
+    </SheetFrame>
   );
 }
 

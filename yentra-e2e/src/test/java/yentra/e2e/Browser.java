@@ -7,11 +7,13 @@ import java.time.Duration;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BooleanSupplier;
 import java.util.logging.Level;
 import java.util.stream.Stream;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.OutputType;
+import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.chrome.ChromeDriver;
 import org.openqa.selenium.chrome.ChromeDriverService;
@@ -139,6 +141,40 @@ final class Browser implements AutoCloseable {
 
   boolean has(String testId) {
     return has(id(testId));
+  }
+
+  /** Waits until something holds; rows that are drawn anew meanwhile do not matter. */
+  void waitFor(String what, BooleanSupplier condition) {
+    patient()
+        .ignoring(StaleElementReferenceException.class)
+        .withMessage(what)
+        .until(d -> condition.getAsBoolean());
+  }
+
+  /** A finished download by the end of its name. */
+  Path downloaded(String ending) {
+    Path[] file = {null};
+    waitFor(
+        "the download of " + ending,
+        () -> {
+          try (Stream<Path> s = Files.list(downloads)) {
+            file[0] = s.filter(p -> p.toString().endsWith(ending)).findFirst().orElse(null);
+          } catch (IOException e) {
+            return false;
+          }
+          return file[0] != null;
+        });
+    return file[0];
+  }
+
+  /** What the path says of a workspace. */
+  String path(String workspace) {
+    return see(By.xpath("//nav//a[contains(., '" + workspace + "')]")).getText();
+  }
+
+  /** How many objects the stage shows. */
+  long shown() {
+    return ((Number) driver.executeScript("return window.yentraStage().shown.length")).longValue();
   }
 
   /** Waits until fonts are there and the stage has drawn. */

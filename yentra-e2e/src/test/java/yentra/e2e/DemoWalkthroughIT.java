@@ -5,14 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.ByteArrayInputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
-import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
-import org.openqa.selenium.support.ui.WebDriverWait;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.gbxml.GbxmlReader;
@@ -31,13 +28,13 @@ class DemoWalkthroughIT {
         Browser browser = new Browser()) {
       b = browser;
       b.driver.get(yentra.url("/"));
-      waitFor(
+      b.waitFor(
           "the demo has been read", () -> b.see("project").getText().contains("marram-point.xml"));
       b.see(By.cssSelector("input[aria-label='Your name']")).sendKeys("Test person");
       b.click("project");
       b.see("stage");
-      assertThat(path("Findings")).contains("6 blockers");
-      assertThat(path("Envelope")).contains("2 not enclosed");
+      assertThat(b.path("Findings")).contains("6 blockers");
+      assertThat(b.path("Envelope")).contains("2 not enclosed");
 
       handRepair();
       int byHand = logged();
@@ -52,18 +49,18 @@ class DemoWalkthroughIT {
       b.see("stage");
       assertThat(logged()).isEqualTo(beforeCrash);
 
-      for (int i = 0; i < 40 && !path("Findings").contains("No faults"); i++) {
+      for (int i = 0; i < 40 && !b.path("Findings").contains("No faults"); i++) {
         answerFirstFinding();
       }
-      assertThat(path("Findings")).contains("No faults");
-      assertThat(path("Envelope")).contains("All enclosed");
+      assertThat(b.path("Findings")).contains("No faults");
+      assertThat(b.path("Envelope")).contains("All enclosed");
       int all = logged();
       handOver();
 
       undoEverything(all);
-      assertThat(path("Findings")).contains("6 blockers");
+      assertThat(b.path("Findings")).contains("6 blockers");
       redoEverything(all);
-      assertThat(path("Findings")).contains("No faults");
+      assertThat(b.path("Findings")).contains("No faults");
       b.driver.navigate().refresh();
       b.see("stage");
       assertThat(logged()).isEqualTo(all);
@@ -82,11 +79,11 @@ class DemoWalkthroughIT {
         .contains("South wall of Kitchen", "InteriorWall", "line ");
     b.click("retype");
     b.press("ExteriorWall");
-    waitFor(
+    b.waitFor(
         "the preview",
         () -> b.see("pending-summary").getText().contains("ExteriorWall instead of InteriorWall"));
     b.click("apply");
-    waitFor("the repair is logged", () -> !b.has("pending"));
+    b.waitFor("the repair is logged", () -> !b.has("pending"));
     assertThat(b.see("message").getText()).contains("ExteriorWall");
     b.keys(Keys.ESCAPE);
   }
@@ -100,7 +97,7 @@ class DemoWalkthroughIT {
     b.keys("e");
     b.see("pending-summary");
     b.keys("e");
-    waitFor("the repair is made", () -> !b.has("pending") && logged() == before + 1);
+    b.waitFor("the repair is made", () -> !b.has("pending") && logged() == before + 1);
   }
 
   /** Entries in force, as the overview of the dossier counts them. */
@@ -115,10 +112,6 @@ class DemoWalkthroughIT {
     return Integer.parseInt(title.getText().replaceAll("\\D+", ""));
   }
 
-  private String path(String workspace) {
-    return b.see(By.xpath("//nav//a[contains(., '" + workspace + "')]")).getText();
-  }
-
   private void handOver() throws Exception {
     b.keys("7");
     b.click("write");
@@ -126,20 +119,9 @@ class DemoWalkthroughIT {
     assertThat(b.see("handover").getText())
         .contains("0 blockers left", "no blockers, read back equal");
     b.click("download");
-    Path[] file = {null};
-    waitFor(
-        "the download",
-        () -> {
-          try (var s = Files.list(b.downloads)) {
-            file[0] = s.filter(p -> p.toString().endsWith(".xml")).findFirst().orElse(null);
-          } catch (java.io.IOException e) {
-            return false;
-          }
-          return file[0] != null;
-        });
+    Path file = b.downloaded(".xml");
     Envelope e =
-        GbxmlReader.read(
-            new ByteArrayInputStream(Files.readAllBytes(file[0])), ReadLimits.standard());
+        GbxmlReader.read(new ByteArrayInputStream(Files.readAllBytes(file)), ReadLimits.standard());
     assertThat(e.spaces()).hasSize(8);
     assertThat(e.orphans()).isEmpty();
   }
@@ -148,7 +130,7 @@ class DemoWalkthroughIT {
     for (int i = 0; i < all; i++) {
       int left = all - i - 1;
       b.chord(Keys.CONTROL, "z");
-      waitFor("undone", () -> logged() == left);
+      b.waitFor("undone", () -> logged() == left);
     }
     assertThat(b.driver.findElement(Browser.id("undo")).isEnabled()).isFalse();
   }
@@ -157,7 +139,7 @@ class DemoWalkthroughIT {
     for (int i = 0; i < all; i++) {
       int made = i + 1;
       b.click("redo");
-      waitFor("made again", () -> logged() == made);
+      b.waitFor("made again", () -> logged() == made);
     }
     assertThat(b.driver.findElement(Browser.id("redo")).isEnabled()).isFalse();
   }
@@ -168,7 +150,7 @@ class DemoWalkthroughIT {
         Browser browser = new Browser()) {
       b = browser;
       b.driver.get(yentra.url("/"));
-      waitFor(
+      b.waitFor(
           "the demo has been read", () -> b.see("project").getText().contains("marram-point.xml"));
       b.click("project");
       b.see("stage");
@@ -185,9 +167,9 @@ class DemoWalkthroughIT {
       int left = stage.getRect().getX() + (int) Math.round(x.doubleValue());
       int top = stage.getRect().getY() + (int) Math.round(y.doubleValue());
       new Actions(b.driver).moveToLocation(left, top).perform();
-      waitFor("hover facts", () -> b.see("hover").getText().contains("m²"));
+      b.waitFor("hover facts", () -> b.see("hover").getText().contains("m²"));
       new Actions(b.driver).moveToLocation(left, top).click().perform();
-      waitFor("a selected row", () -> b.has(By.cssSelector("[role=row][aria-selected=true]")));
+      b.waitFor("a selected row", () -> b.has(By.cssSelector("[role=row][aria-selected=true]")));
       String label =
           b.driver
               .findElement(By.cssSelector("[role=row][aria-selected=true]"))
@@ -199,11 +181,11 @@ class DemoWalkthroughIT {
 
       // isolate, hide, show all
       b.keys("i");
-      waitFor("isolated", () -> shown() <= 6);
+      b.waitFor("isolated", () -> b.shown() <= 6);
       b.keys("a");
-      waitFor("all", () -> shown() > 80);
+      b.waitFor("all", () -> b.shown() > 80);
       b.keys("h");
-      waitFor(
+      b.waitFor(
           "hidden",
           () ->
               !(Boolean)
@@ -214,15 +196,16 @@ class DemoWalkthroughIT {
       b.press("Spaces");
       b.click(By.xpath("//*[@role='row'][contains(., 'Boat hall')]"));
       b.keys(Keys.ENTER);
-      waitFor("the hall's surfaces", () -> b.see("dossier").getText().contains("objects selected"));
+      b.waitFor(
+          "the hall's surfaces", () -> b.see("dossier").getText().contains("objects selected"));
       b.keys(Keys.BACK_SPACE);
-      waitFor("spaces", () -> b.see("dossier").getText().contains("Boat hall"));
+      b.waitFor("spaces", () -> b.see("dossier").getText().contains("Boat hall"));
       b.keys(Keys.ESCAPE);
 
       // the legend is a filter
-      long before = shown();
+      long before = b.shown();
       b.click(By.xpath("//*[@data-testid='legend']//button[contains(., 'Shading')]"));
-      waitFor("shading is off", () -> shown() < before);
+      b.waitFor("shading is off", () -> b.shown() < before);
 
       // one storey
       b.click(By.xpath("//*[@data-testid='ladder']//button[contains(., 'Ground floor')]"));
@@ -240,7 +223,7 @@ class DemoWalkthroughIT {
           .moveByOffset(60, -8)
           .click()
           .perform();
-      waitFor(
+      b.waitFor(
           "a distance",
           () -> b.see("measure").getText().matches("(?s).*\\d+\\.\\d{3} m, level .*"));
       b.keys(Keys.ESCAPE);
@@ -248,20 +231,8 @@ class DemoWalkthroughIT {
       // find by name
       b.chord(Keys.CONTROL, "k");
       b.see("palette").findElement(By.tagName("input")).sendKeys("plant room", Keys.ENTER);
-      waitFor("the plant room", () -> b.see("dossier").getText().contains("Plant room"));
+      b.waitFor("the plant room", () -> b.see("dossier").getText().contains("Plant room"));
       assertThat(b.complaints()).isEmpty();
     }
-  }
-
-  private long shown() {
-    return ((Number) b.driver.executeScript("return window.yentraStage().shown.length"))
-        .longValue();
-  }
-
-  private void waitFor(String what, java.util.function.BooleanSupplier condition) {
-    new WebDriverWait(b.driver, Duration.ofSeconds(30))
-        .ignoring(StaleElementReferenceException.class)
-        .withMessage(what)
-        .until(d -> condition.getAsBoolean());
   }
 }

@@ -4,14 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
-import org.openqa.selenium.StaleElementReferenceException;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.interactions.Actions;
-import org.openqa.selenium.support.ui.WebDriverWait;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.IfcModel;
@@ -31,7 +28,7 @@ class ScopeWalkthroughIT {
         Browser browser = new Browser()) {
       b = browser;
       b.driver.get(yentra.url("/"));
-      waitFor(
+      b.waitFor(
           "the architect's model has been read",
           () -> b.driver.getPageSource().contains("marram-point-architecture.ifc"));
       b.see(By.cssSelector("input[aria-label='Your name']")).sendKeys("Test person");
@@ -39,7 +36,7 @@ class ScopeWalkthroughIT {
       b.see("stage");
       b.keys("2");
       b.see("sheet-elements");
-      assertThat(path("Scope")).contains("238 of 238 in");
+      assertThat(b.path("Scope")).contains("238 of 238 in");
 
       tryAndApply();
       seeReasons();
@@ -47,18 +44,18 @@ class ScopeWalkthroughIT {
       fixValues();
 
       b.press("Requirements");
-      waitFor(
+      b.waitFor(
           "all requirements met",
           () ->
               b.see("sheet-requirements").getText().contains("met")
                   && !b.see("sheet-requirements").getText().contains("not met"));
-      assertThat(path("Scope")).contains("125 of 238 in");
+      assertThat(b.path("Scope")).contains("125 of 238 in");
       saveIfc();
 
       b.keys("3");
-      waitFor("the envelope", () -> b.has("sheet-spaces"));
-      assertThat(path("Envelope")).contains("All enclosed");
-      assertThat(path("Findings")).contains("No faults");
+      b.waitFor("the envelope", () -> b.has("sheet-spaces"));
+      assertThat(b.path("Envelope")).contains("All enclosed");
+      assertThat(b.path("Findings")).contains("No faults");
       assertThat(b.see("sheet-spaces").getText()).contains("8 rows");
       assertThat(b.complaints()).isEmpty();
     }
@@ -67,33 +64,33 @@ class ScopeWalkthroughIT {
   private void tryAndApply() {
     b.click("sheet-menu");
     b.click(By.xpath("//li[contains(., 'Space programme')]//button[.='Try']"));
-    waitFor("tried", () -> b.see("tried").getText().contains("Space programme"));
-    assertThat(path("Scope")).as("nothing has changed").contains("238 of 238 in");
+    b.waitFor("tried", () -> b.see("tried").getText().contains("Space programme"));
+    assertThat(b.path("Scope")).as("nothing has changed").contains("238 of 238 in");
     b.press("Back to what is in force");
     b.click("sheet-menu");
     b.click(By.xpath("//li[contains(., 'with thermal data')]//button[.='Apply']"));
-    waitFor("applied", () -> path("Scope").contains("128 in, 9 not met"));
+    b.waitFor("applied", () -> b.path("Scope").contains("128 in, 9 not met"));
   }
 
   private void seeReasons() {
     b.see(By.cssSelector("[aria-label='Filter by name']")).sendKeys("lifeboat");
     b.click(By.xpath("//*[@role='row'][contains(., 'IfcBuildingElementProxy')]"));
-    waitFor(
+    b.waitFor(
         "the reason",
         () -> b.has("reason") && b.see("reason").getText().startsWith("Out, no rule of the sheet"));
     b.keys(Keys.ESCAPE);
     WebElement filter = b.see(By.cssSelector("[aria-label='Filter by name']"));
     filter.sendKeys(Keys.chord(Keys.CONTROL, "a"), "op-9");
     b.click(By.xpath("//*[@role='row'][contains(., 'Door op-9')]"));
-    waitFor(
+    b.waitFor(
         "the requirement that is not met",
         () -> b.see("dossier").getText().contains("is 75 W/(m²K), not 0.3 to 7 W/(m²K)"));
     assertThat(b.see("reason").getText()).startsWith("In").contains("glazing and doors");
     // the same element is lit on the stage, and can be isolated there
     b.keys("i");
-    waitFor("isolated", () -> shown() == 1);
+    b.waitFor("isolated", () -> b.shown() == 1);
     b.keys("a");
-    waitFor("all", () -> shown() > 100);
+    b.waitFor("all", () -> b.shown() > 100);
     b.keys(Keys.ESCAPE);
     b.see(By.cssSelector("[aria-label='Filter by name']"))
         .sendKeys(Keys.chord(Keys.CONTROL, "a"), Keys.DELETE);
@@ -103,10 +100,10 @@ class ScopeWalkthroughIT {
     assertThat(b.see("dossier").getText())
         .contains("Groupings that are no rooms (2)", "Crew department", "Service department");
     b.click("gross-out");
-    waitFor("out", () -> path("Scope").contains("126 in"));
+    b.waitFor("out", () -> b.path("Scope").contains("126 in"));
     // the wall that was drawn twice: the one with material and boundaries stays
     b.press("Keep Interior wall su-14");
-    waitFor("kept the better", () -> path("Scope").contains("125 in, 7 not met"));
+    b.waitFor("kept the better", () -> b.path("Scope").contains("125 in, 7 not met"));
   }
 
   private void fixValues() {
@@ -120,16 +117,16 @@ class ScopeWalkthroughIT {
         .perform();
     WebElement cell = b.see(By.cssSelector("input[aria-label='Value']"));
     cell.sendKeys(Keys.chord(Keys.CONTROL, "a"), "1.6 W/(m²K)", Keys.ENTER);
-    waitFor("the door", () -> path("Scope").contains("6 not met"));
+    b.waitFor("the door", () -> b.path("Scope").contains("6 not met"));
 
     // one for many: three windows
     choose("IfcWindow");
     b.see(By.cssSelector("[aria-label='Filter by thermaltransmittance']")).sendKeys("missing");
     b.click(By.xpath("//*[@data-key]//span[contains(., 'missing')]"));
     b.see(By.cssSelector("[role=grid]")).sendKeys(Keys.chord(Keys.CONTROL, "a"));
-    waitFor("three selected", () -> b.see("values").getText().contains("Set for 3"));
+    b.waitFor("three selected", () -> b.see("values").getText().contains("Set for 3"));
     b.see("value-for-all").sendKeys("1.3", Keys.ENTER);
-    waitFor("the windows", () -> path("Scope").contains("3 not met"));
+    b.waitFor("the windows", () -> b.path("Scope").contains("3 not met"));
 
     // the walls, filled from one
     choose("IfcWall");
@@ -137,7 +134,7 @@ class ScopeWalkthroughIT {
     b.click(By.xpath("//*[@data-key]//span[contains(., 'missing')]"));
     b.see(By.cssSelector("[role=grid]")).sendKeys(Keys.chord(Keys.CONTROL, "a"));
     b.see("value-for-all").sendKeys("yes", Keys.ENTER);
-    waitFor("the walls", () -> path("Scope").contains("of 238 in"));
+    b.waitFor("the walls", () -> b.path("Scope").contains("of 238 in"));
   }
 
   private void choose(String entity) {
@@ -148,19 +145,8 @@ class ScopeWalkthroughIT {
 
   private void saveIfc() throws Exception {
     b.click("export-ifc");
-    Path[] file = {null};
-    waitFor(
-        "the download",
-        () -> {
-          try (var s = Files.list(b.downloads)) {
-            file[0] = s.filter(p -> p.toString().endsWith(".ifc")).findFirst().orElse(null);
-          } catch (java.io.IOException e) {
-            return false;
-          }
-          return file[0] != null;
-        });
-    IfcModel m =
-        IfcModel.of(Files.readAllBytes(file[0]), ReadLimits.standard(), Tolerance.standard());
+    Path file = b.downloaded(".ifc");
+    IfcModel m = IfcModel.of(Files.readAllBytes(file), ReadLimits.standard(), Tolerance.standard());
     assertThat(m.elements()).hasSize(125);
     assertThat(m.elements().stream().filter(e -> e.entity().equals("IfcSpace"))).hasSize(8);
     for (Element e : m.elements()) {
@@ -170,21 +156,5 @@ class ScopeWalkthroughIT {
             .isPresent();
       }
     }
-  }
-
-  private String path(String workspace) {
-    return b.see(By.xpath("//nav//a[contains(., '" + workspace + "')]")).getText();
-  }
-
-  private long shown() {
-    return ((Number) b.driver.executeScript("return window.yentraStage().shown.length"))
-        .longValue();
-  }
-
-  private void waitFor(String what, java.util.function.BooleanSupplier condition) {
-    new WebDriverWait(b.driver, Duration.ofSeconds(30))
-        .ignoring(StaleElementReferenceException.class)
-        .withMessage(what)
-        .until(d -> condition.getAsBoolean());
   }
 }

@@ -163,7 +163,7 @@ class Deliveries {
     if (!(base.model() instanceof IfcModel model)) {
       Set<String> out = new HashSet<>();
       result.decisions().stream().filter(x -> !x.in()).forEach(x -> out.add(x.element().key()));
-      return base.with(EnvelopeModel.within(base.envelope(), k -> !out.contains(k)));
+      return base.with(base.envelope().within(k -> !out.contains(k)));
     }
     ScopedModel part = scope.scoped(model, result);
     return base.scoped(IfcReader.envelope(model, part, ground, tolerance), part, result);

@@ -22,7 +22,6 @@ import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
-import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Triangulation;
 import yentra.core.geometry.Vec3;
@@ -128,23 +127,7 @@ final class ModelViews {
         s.element() == null ? null : source(s.element()),
         s.openings().stream().map(this::opening).toList(),
         rings(s.polygon()),
-        triangles(withoutOpenings(s)));
-  }
-
-  private static List<Polygon> withoutOpenings(Surface s) {
-    List<Polygon> parts = List.of(s.polygon());
-    if (s.polygon().normal().equals(Vec3.ZERO)) {
-      return List.of();
-    }
-    for (Opening o : s.openings()) {
-      List<Polygon> left = new ArrayList<>();
-      for (Polygon p : parts) {
-        left.addAll(
-            o.polygon().outer().size() < 3 ? List.of(p) : PlanarOverlay.difference(p, o.polygon()));
-      }
-      parts = left;
-    }
-    return parts;
+        triangles(s.withoutOpenings()));
   }
 
   private Views.OpeningView opening(Opening o) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Transform;
@@ -285,6 +286,32 @@ public final class Envelope {
             parts.materials,
             parts.glazings,
             parts.notes));
+  }
+
+  /**
+   * This envelope without what is out: spaces are no longer anybody's neighbour, a surface whose
+   * spaces are all out goes with them, and openings go with their surface.
+   *
+   * @param in says of a key whether it is in
+   */
+  public Envelope within(Predicate<String> in) {
+    List<Surface> surfaces = new ArrayList<>();
+    for (Surface s : parts.surfaces) {
+      List<Side> sides = s.sides().stream().filter(x -> in.test(x.space())).toList();
+      boolean bounded = s.sides().isEmpty() || !sides.isEmpty();
+      if (in.test(s.key()) && bounded) {
+        Surface kept = s.withOpenings(s.openings().stream().filter(o -> in.test(o.key())).toList());
+        boolean turned = sides.size() < s.sides().size() && !sides.get(0).equals(s.sides().get(0));
+        // what is left is drawn from the side of the space that is left
+        surfaces.add(
+            sides.size() == s.sides().size()
+                ? kept
+                : kept.withPolygon(turned ? s.face(1) : s.polygon(), sides));
+      }
+    }
+    return withSpaces(parts.spaces.stream().filter(s -> in.test(s.key())).toList())
+        .withSurfaces(surfaces)
+        .withOrphans(parts.orphans.stream().filter(o -> in.test(o.key())).toList());
   }
 
   /** This envelope with one surface replaced in place. */

@@ -1,7 +1,10 @@
 package yentra.core.envelope;
 
+import java.util.ArrayList;
 import java.util.List;
+import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Vec3;
 
 /**
  * A flat piece of a space's boundary, or a shading surface.
@@ -65,6 +68,23 @@ public record Surface(
       open += o.polygon().area();
     }
     return Math.max(0, polygon.area() - open);
+  }
+
+  /** The polygon with the openings cut out; nothing when it has no area. */
+  public List<Polygon> withoutOpenings() {
+    if (polygon.normal().equals(Vec3.ZERO)) {
+      return List.of();
+    }
+    List<Polygon> parts = List.of(polygon);
+    for (Opening o : openings) {
+      List<Polygon> left = new ArrayList<>();
+      for (Polygon p : parts) {
+        left.addAll(
+            o.polygon().outer().size() < 3 ? List.of(p) : PlanarOverlay.difference(p, o.polygon()));
+      }
+      parts = left;
+    }
+    return parts;
   }
 
   public Surface withPolygon(Polygon p, List<Side> newSides) {

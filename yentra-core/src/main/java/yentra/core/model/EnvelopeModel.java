@@ -12,7 +12,6 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.Zone;
-import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 
@@ -250,50 +249,14 @@ public final class EnvelopeModel implements ArchitecturalModel {
   @Override
   public Body netBody(Element e) {
     Optional<Surface> surface = envelope.surface(e.key());
-    if (surface.isEmpty() || body(e).isEmpty()) {
+    if (surface.isEmpty()) {
       return body(e);
     }
-    List<Polygon> parts = List.of(surface.get().polygon());
-    for (Opening o : surface.get().openings()) {
-      List<Polygon> left = new ArrayList<>();
-      for (Polygon p : parts) {
-        left.addAll(
-            o.polygon().outer().size() < 3 ? List.of(p) : PlanarOverlay.difference(p, o.polygon()));
-      }
-      parts = left;
-    }
-    return flat(parts);
+    return flat(surface.get().withoutOpenings());
   }
 
   @Override
   public boolean isKind(String entity, String of) {
     return entity.equalsIgnoreCase(of);
-  }
-
-  /**
-   * The envelope without the elements that are out: spaces are no longer anybody's neighbour, a
-   * surface whose spaces are all out goes with them, and openings go with their surface.
-   *
-   * @param in says of a key whether it is in
-   */
-  public static Envelope within(Envelope e, java.util.function.Predicate<String> in) {
-    List<Surface> surfaces = new ArrayList<>();
-    for (Surface s : e.surfaces()) {
-      List<yentra.core.envelope.Side> sides =
-          s.sides().stream().filter(x -> in.test(x.space())).toList();
-      boolean bounded = s.sides().isEmpty() || !sides.isEmpty();
-      if (in.test(s.key()) && bounded) {
-        Surface kept = s.withOpenings(s.openings().stream().filter(o -> in.test(o.key())).toList());
-        boolean turned = sides.size() < s.sides().size() && !sides.get(0).equals(s.sides().get(0));
-        // what is left is drawn from the side of the space that is left
-        surfaces.add(
-            sides.size() == s.sides().size()
-                ? kept
-                : kept.withPolygon(turned ? s.face(1) : s.polygon(), sides));
-      }
-    }
-    return e.withSpaces(e.spaces().stream().filter(s -> in.test(s.key())).toList())
-        .withSurfaces(surfaces)
-        .withOrphans(e.orphans().stream().filter(o -> in.test(o.key())).toList());
   }
 }

@@ -1,0 +1,158 @@
+import { useMemo } from 'react';
+import { api, type Finding, type Model } from '../api';
+import { RepairLog, Row, Section, Title } from '../dossier/parts';
+import { elementOf, type ModelIndex } from '../model';
+import { useView } from '../state';
+import type { Edits } from '../useEdits';
+import { bytes, count } from '../words';
+import { plain } from './families';
+import type { ElementRow, ScopeIndex } from './scopeModel';
+
+/** The scope as a whole, and what is offered for exclusion. */
+export function ScopeOverview({
+  model,
+  index,
+  scope,
+  edits,
+}: {
+  model: Model;
+  index: ModelIndex;
+  scope: ScopeIndex;
+  edits: Edits;
+}) {
+  const { select, set } = useView();
+  const s = model.scope;
+  const gross = useMemo(() => offered(index, scope, 'SPC-411', 1), [index, scope]);
+  const twice = index.model.findings.filter((f) => f.code === 'SRC-101');
+  return (
+    <>
+      <Title sub={`${model.delivery.fileName}, revision ${model.delivery.revision}`}>
+        {s.in} of {s.elements} in scope
+      </Title>
+      <Section title="Scope">
+        <dl>
+          <Row label="Scope sheet">{s.sheet ?? 'none applied'}</Row>
+          <Row label="Decided by hand">{s.byHand || 'nothing'}</Row>
+          <Row label="Requirements not met">
+            {s.faults ? (
+              <button
+                className="font-semibold text-error underline underline-offset-2"
+                onClick={() => set({ scopeTab: 'requirements' })}
+              >
+                {s.faults}
+              </button>
+            ) : s.sheet ? (
+              'none'
+            ) : (
+              'no sheet asks'
+            )}
+          </Row>
+          <Row label="Size of the file">{bytes(model.delivery.size)}</Row>
+        </dl>
+        {s.gone > 0 && (
+          <p className="mt-1 text-warning">
+            {count(s.gone, 'decision')} or value of an earlier delivery{' '}
+            {s.gone === 1 ? 'is' : 'are'} about elements that this one does not have.
+          </p>
+        )}
+        {!s.sheet && (
+          <p className="mt-1">
+            Everything is in. Choose a scope sheet under the picture to sort what this job needs
+            from what it does not.
+          </p>
+        )}
+      </Section>
+      {gross.length > 0 && (
+        <Section title={`Groupings that are no rooms (${gross.length})`}>
+          {gross.map((r) => (
+            <p key={r.key}>
+              <button
+                className="text-kelp underline decoration-kelp/40 underline-offset-2"
+                onClick={() => select([r.key])}
+              >
+                {r.name}
+              </button>
+            </p>
+          ))}
+          <p className="mb-1 text-sm text-muted">
+            They wrap other spaces; left in, their volume counts twice.
+          </p>
+          <button
+            className="btn"
+            disabled={edits.busy}
+            data-testid="gross-out"
+            onClick={() =>
+              void edits.scope((id, v) =>
+                api.place(
+                  id,
+                  v,
+                  gross.map((r) => r.key),
+                  false,
+                  'gross area that wraps rooms',
+                ),
+              )
+            }
+          >
+            Put {gross.length === 1 ? 'it' : `all ${gross.length}`} out of scope
+          </button>
+        </Section>
+      )}
+      {twice.length > 0 && (
+        <Section title={`Elements in each other’s place (${twice.length})`}>
+          {twice.slice(0, 6).map((f) => (
+            <Duplicate key={f.id} finding={f} scope={scope} edits={edits} />
+          ))}
+          {twice.length > 6 && <p className="text-muted">and {twice.length - 6} more</p>}
+        </Section>
+      )}
+      <RepairLog index={index} />
+    </>
+  );
+}
+
+/** Rows of the elements that a finding names, at most so many of each. */
+function offered(index: ModelIndex, scope: ScopeIndex, code: string, most: number): ElementRow[] {
+  return index.model.findings
+    .filter((f) => f.code === code)
+    .flatMap((f) => f.objects.slice(0, most))
+    .flatMap((o) => scope.byKey.get(o.key) ?? scope.byKey.get(elementOf(index, o.key) ?? '') ?? [])
+    .filter((r) => r.isIn);
+}
+
+/** Two elements in one place: the poorer one, which the finding names last, is put out. */
+function Duplicate({
+  finding,
+  scope,
+  edits,
+}: {
+  finding: Finding;
+  scope: ScopeIndex;
+  edits: Edits;
+}) {
+  const select = useView((s) => s.select);
+  const rows = finding.objects.flatMap((o) => scope.byKey.get(o.key) ?? []);
+  if (rows.length < 2) return null;
+  const [keep, drop] = rows;
+  return (
+    <div className="mb-1.5">
+      <button
+        className="text-left text-kelp underline decoration-kelp/40 underline-offset-2"
+        onClick={() => select(rows.map((r) => r.key))}
+      >
+        {plain(keep.entity)} {keep.name} and {drop.name || drop.key}
+      </button>
+      <br />
+      <button
+        className="btn mt-0.5"
+        disabled={edits.busy}
+        onClick={() =>
+          void edits.scope((id, v) =>
+            api.place(id, v, [drop.key], false, `fills the same place as ${keep.name || keep.key}`),
+          )
+        }
+      >
+        Keep {keep.name || 'the first'}, put the other out
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,62 @@
+import { ChevronDown, ChevronUp } from 'lucide-react';
+import { useSheetHeight } from './useSheetHeight';
+
+/** The resizable, foldable part under the stage: its tabs, what stands beside them, and the table of the chosen one. */
+export function SheetFrame<T extends string>({
+  tabs,
+  tab,
+  onTab,
+  tools,
+  children,
+}: {
+  tabs: [T, string, number | string][];
+  tab: T;
+  onTab: (tab: T) => void;
+  tools?: React.ReactNode;
+  children: React.ReactNode;
+}) {
+  const { height, folded, drag, fold } = useSheetHeight();
+  return (
+    <section
+      className="flex shrink-0 flex-col border-t border-line bg-panel"
+      style={{ height: folded ? 32 : height }}
+      aria-label="Sheet"
+    >
+      <div
+        className="h-[4px] cursor-ns-resize hover:bg-kelp/40"
+        onPointerDown={drag}
+        title="Drag to resize the sheet"
+      />
+      <div
+        className="flex h-[30px] shrink-0 items-center gap-0.5 border-b border-line px-2"
+        role="tablist"
+      >
+        {tabs.map(([key, label, n]) => (
+          <button
+            key={key}
+            role="tab"
+            aria-selected={tab === key}
+            className={`h-[30px] border-b-2 px-2 whitespace-nowrap ${tab === key ? 'border-kelp font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
+            onClick={() => {
+              onTab(key);
+              if (folded) fold();
+            }}
+          >
+            {label} <span className="text-sm font-normal">{n}</span>
+          </button>
+        ))}
+        <div className="ml-auto flex items-center gap-1">
+          {tools}
+          <button
+            className="btn-quiet !px-1"
+            onClick={fold}
+            title={folded ? 'Unfold the sheet' : 'Fold the sheet'}
+          >
+            {folded ? <ChevronUp size={14} /> : <ChevronDown size={14} />}
+          </button>
+        </div>
+      </div>
+      {!folded && children}
+    </section>
+  );
+}

@@ -1,0 +1,44 @@
+package yentra.core.intake;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+import yentra.core.Fixtures;
+import yentra.core.envelope.Envelope;
+
+class ProjectSettingsTest {
+  private static ProjectSettings place(Double latitude, Double longitude, Double north) {
+    return new ProjectSettings(null, latitude, longitude, null, north, null, " ", null);
+  }
+
+  @Test
+  void whatIsLeftBlankStaysAsDelivered() {
+    Envelope e = Fixtures.rooms();
+    assertThat(ProjectSettings.NONE.applyTo(e)).isSameAs(e);
+    Envelope turned = place(null, null, 33.0).applyTo(e);
+    assertThat(turned.site().northAzimuth()).isEqualTo(33.0);
+    assertThat(turned.site().latitude()).isEqualTo(e.site().latitude());
+    assertThat(turned.surfaces()).isEqualTo(e.surfaces());
+  }
+
+  @Test
+  void valuesThatCannotBeAreRefused() {
+    assertThatThrownBy(() -> place(90.1, 0.0, null).checked()).hasMessageContaining("latitude");
+    assertThatThrownBy(() -> place(Double.NaN, 0.0, null).checked())
+        .hasMessageContaining("latitude");
+    assertThatThrownBy(() -> place(null, 7.0, null).checked()).hasMessageContaining("go together");
+    assertThat(place(50.0, 7.0, null).checked().station()).as("a blank is nothing").isNull();
+  }
+
+  /** A degree of latitude on a sphere of 6,371 km: 6,371,000 × π ÷ 180 (closed form). */
+  @Test
+  void distancesAreThoseOnTheSphere() {
+    WeatherStation s = new WeatherStation("A", 50, 10, 0, "");
+    assertThat(s.distance(51, 10)).isCloseTo(6_371_000 * Math.PI / 180, within(1e-3));
+    assertThat(s.distance(50, 10)).isZero();
+    // to the other end of the world: half the way around
+    assertThat(s.distance(-50, -170)).isCloseTo(6_371_000 * Math.PI, within(1.0));
+  }
+}
