@@ -9,7 +9,7 @@ const COLUMNS: Column<ElementRow>[] = [
   {
     id: 'in',
     head: 'Scope',
-    width: 48,
+    width: 46,
     value: (r) => (r.isIn ? 'in' : 'out'),
     show: (r) => (
       <span className={r.isIn ? 'font-semibold text-kelp' : 'text-muted'}>
@@ -17,24 +17,24 @@ const COLUMNS: Column<ElementRow>[] = [
       </span>
     ),
   },
-  { id: 'entity', head: 'Class', width: 128, value: (r) => r.entity },
-  { id: 'name', head: 'Name', width: 140, value: (r) => r.name || null },
+  { id: 'entity', head: 'Class', width: 116, value: (r) => r.entity },
+  { id: 'name', head: 'Name', width: 120, value: (r) => r.name || null },
   {
     id: 'reason',
     head: 'Why',
-    width: 210,
+    width: 182,
     value: (r) => r.reason,
     show: (r) => <span title={r.reason}>{r.reason}</span>,
   },
-  { id: 'predefined', head: 'Predefined', width: 76, value: (r) => r.predefined || null },
-  { id: 'type', head: 'Type', width: 76, value: (r) => r.type || null },
-  { id: 'storey', head: 'Storey', width: 84, value: (r) => r.storey || null },
-  { id: 'material', head: 'Material', width: 110, value: (r) => r.material || null },
+  { id: 'predefined', head: 'Predefined', width: 74, value: (r) => r.predefined || null },
+  { id: 'type', head: 'Type', width: 70, value: (r) => r.type || null },
+  { id: 'storey', head: 'Storey', width: 80, value: (r) => r.storey || null },
+  { id: 'material', head: 'Material', width: 92, value: (r) => r.material || null },
   { id: 'layer', head: 'Layer', width: 56, value: (r) => r.layer || null },
   {
     id: 'unmet',
     head: 'Not met',
-    width: 56,
+    width: 54,
     number: true,
     value: (r) => r.unmet || null,
     show: (r) => (r.unmet ? <b className="text-error">{r.unmet}</b> : ''),
