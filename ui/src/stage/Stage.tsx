@@ -32,6 +32,7 @@ declare global {
 /** The model in 3D: the same picture in every workspace. */
 export function Stage({ index, subject }: { index: ModelIndex; subject: Subject }) {
   const canvas = useRef<HTMLCanvasElement>(null);
+  const under = useRef<HTMLCanvasElement>(null);
   const holder = useRef<HTMLDivElement>(null);
   const [scene, setScene] = useState<StageScene | null>(null);
   const [size, setSize] = useState<readonly [number, number]>([1, 1]);
@@ -45,7 +46,7 @@ export function Stage({ index, subject }: { index: ModelIndex; subject: Subject 
   const sweepKey = useRef(false);
 
   useEffect(() => {
-    const s = new StageScene(canvas.current!);
+    const s = new StageScene(canvas.current!, under.current!);
     const fit = () => {
       const box = [holder.current!.clientWidth, holder.current!.clientHeight] as const;
       s.resize(...box);
@@ -73,22 +74,33 @@ export function Stage({ index, subject }: { index: ModelIndex; subject: Subject 
   }, [scene, subject]);
 
   const finding = view.finding ? index.findings.get(view.finding) : undefined;
+  const { hidden, isolated, groupsOff } = view;
+  const visible = useMemo<Look['visible']>(
+    () => (it) =>
+      !groupsOff.has(it.group) &&
+      !hidden.has(it.owner) &&
+      !hidden.has(it.key) &&
+      (!isolated || isolated.has(it.owner) || isolated.has(it.key)),
+    [hidden, isolated, groupsOff],
+  );
+  const about = useMemo(
+    () => finding?.objects.flatMap((o) => subject.drawn(o.key)) ?? [],
+    [finding, subject],
+  );
+  const ghosted = useMemo<Look['ghosted']>(() => {
+    const lit = new Set(about.map((k) => index.openings.get(k)?.surface ?? k));
+    return lit.size ? (it) => !lit.has(it.owner) : null;
+  }, [about, index]);
   const look = useMemo<Look>(() => {
     const chosen = view.selection.flatMap(subject.drawn);
-    const about = finding?.objects.flatMap((o) => subject.drawn(o.key)) ?? [];
-    const lit = new Set(about.map((k) => index.openings.get(k)?.surface ?? k));
     const sweepBox =
       view.sweep != null && view.selection[0]
         ? scene?.boxOf(subject.drawn(view.selection[0]))
         : null;
     return {
-      visible: (it) =>
-        !view.groupsOff.has(it.group) &&
-        !view.hidden.has(it.owner) &&
-        !view.hidden.has(it.key) &&
-        (!view.isolated || view.isolated.has(it.owner) || view.isolated.has(it.key)),
-      ghosted: finding && lit.size ? (it) => !lit.has(it.owner) : null,
-      selection: finding ? [...about, ...chosen] : chosen,
+      visible,
+      ghosted,
+      selection: [...about, ...chosen],
       evidence: finding ? { ...finding.evidence, colour: SEVERITY_COLOUR[finding.severity] } : null,
       preview: view.pending?.preview
         ? view.pending.preview.changedSurfaces.flatMap((s) => [
@@ -101,13 +113,12 @@ export function Stage({ index, subject }: { index: ModelIndex; subject: Subject 
       apart: view.apart,
     };
   }, [
-    index,
     subject,
     finding,
+    about,
+    visible,
+    ghosted,
     view.selection,
-    view.hidden,
-    view.isolated,
-    view.groupsOff,
     view.cut,
     view.sweep,
     view.apart,
@@ -219,6 +230,7 @@ export function Stage({ index, subject }: { index: ModelIndex; subject: Subject 
 
   return (
     <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden" data-testid="stage">
+      <canvas ref={under} className="absolute inset-0 h-full w-full" aria-hidden />
       <canvas
         ref={canvas}
         className="absolute inset-0 h-full w-full"

@@ -3,6 +3,7 @@ import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import { type Drawing, type Item, Picking } from './drawing';
+import { type Part, Painter } from './Painter';
 import { ViewControls } from './ViewControls';
 
 export interface Hit {
@@ -33,6 +34,14 @@ const GHOST = 0.08;
  */
 const MANY_ITEMS = 10_000;
 const LEAST_PIXELS = { edges: 14, faces: 0.7, faintFaces: 3 };
+/** Time in milliseconds without movement after which all is drawn. */
+const REST = 120;
+/** Items are ordered by size in halvings of their apparent size; of so many at a time a frame may leave off. */
+const HALVINGS = 48;
+const STEP = 128;
+
+/** What of a look changes the picture beneath the marks. */
+const PICTURE = ['visible', 'ghosted', 'cut', 'sweep', 'apart'] as const;
 
 const NONE = -1;
 const FIRM = 0;
@@ -55,13 +64,14 @@ export class StageScene {
   readonly camera = new THREE.PerspectiveCamera(35, 1, 0.1, 5000);
   readonly controls: ViewControls;
   private readonly renderer: THREE.WebGLRenderer;
+  private readonly painter: Painter;
   private readonly scene = new THREE.Scene();
   private readonly solid: THREE.Mesh;
   private readonly clear: THREE.Mesh;
   private readonly edges: THREE.LineSegments;
   private readonly faintEdges: THREE.LineSegments;
   private readonly dashes: THREE.LineSegments;
-  private readonly marks = new THREE.Group();
+  private readonly marks = new THREE.Scene();
   private readonly lineMaterials: LineMaterial[] = [];
   private readonly clips: THREE.Plane[] = [];
   private drawing: Drawing = NOTHING;
@@ -77,21 +87,28 @@ export class StageScene {
   private painted: Drawing | null = null;
   private ghosted: Look['ghosted'] = null;
   private settling: ReturnType<typeof setTimeout> | undefined;
+  /** The camera has moved since the items were chosen. */
+  private stale = false;
   private placed = false;
   private lifted = false;
   private look: Look | null = null;
   private pending = false;
   onFrame: (() => void) | null = null;
 
-  constructor(canvas: HTMLCanvasElement) {
+  /**
+   * @param canvas where it is drawn and where the pointer is heard
+   * @param under a canvas of the same size beneath it
+   */
+  constructor(canvas: HTMLCanvasElement, under: HTMLCanvasElement) {
     this.renderer = new THREE.WebGLRenderer({
       canvas,
       antialias: true,
+      alpha: true,
       preserveDrawingBuffer: true,
     });
     this.renderer.setPixelRatio(Math.min(devicePixelRatio, 2));
     this.renderer.localClippingEnabled = true;
-    this.scene.background = PAPER;
+    this.renderer.setClearColor(PAPER, 1);
     this.camera.up.set(0, 0, 1);
     const sky = new THREE.HemisphereLight('#ffffff', '#b9b2a3', 2.4);
     sky.position.set(0, 0, 1);
@@ -135,7 +152,7 @@ export class StageScene {
       o.frustumCulled = false;
       this.scene.add(o);
     }
-    this.scene.add(this.marks);
+    this.painter = new Painter(this.renderer, this.camera, this.scene, this.marks, under);
     this.controls = new ViewControls(
       this.camera,
       canvas,
@@ -153,9 +170,9 @@ export class StageScene {
   request() {
     if (this.pending) return;
     this.pending = true;
-    requestAnimationFrame(() => {
+    requestAnimationFrame((now) => {
       this.pending = false;
-      this.renderer.render(this.scene, this.camera);
+      if (this.painter.frame(now)) this.request();
       this.onFrame?.();
     });
   }
@@ -165,6 +182,8 @@ export class StageScene {
     this.camera.aspect = width / Math.max(1, height);
     this.camera.updateProjectionMatrix();
     for (const m of this.lineMaterials) m.resolution.set(width, height);
+    this.painter.resize();
+    this.rest();
     this.request();
   }
 
@@ -236,11 +255,26 @@ export class StageScene {
   }
 
   setLook(look: Look) {
+    const before = this.look;
     this.look = look;
     const d = this.drawing;
     const repaint = this.painted !== d || this.ghosted !== look.ghosted;
     this.painted = d;
     this.ghosted = look.ghosted;
+    if (repaint || before?.visible !== look.visible || before.apart !== look.apart)
+      this.sort(look, repaint);
+    this.clip(look);
+    this.mark(look);
+    if (repaint || !before || PICTURE.some((k) => before[k] !== look[k])) {
+      this.painter.disturb();
+      this.rest();
+    }
+    this.request();
+  }
+
+  /** What is shown, what of it firmly and what faintly. */
+  private sort(look: Look, repaint: boolean) {
+    const d = this.drawing;
     this.raise(look.apart);
     this.facing.fill(NONE);
     this.lining.fill(NONE);
@@ -262,6 +296,9 @@ export class StageScene {
     const colour = this.solid.geometry.getAttribute('color');
     if (colour && repaint) colour.needsUpdate = true;
     this.dash(dashes);
+  }
+
+  private clip(look: Look) {
     this.clips.length = 0;
     if (look.cut) {
       this.clips.push(
@@ -270,8 +307,6 @@ export class StageScene {
       );
     }
     if (look.sweep) this.clips.push(look.sweep.clone().translate(this.centre.clone().negate()));
-    this.mark(look);
-    this.request();
   }
 
   private paint(it: Item, alpha: number, known: Map<string, THREE.Color>) {
@@ -286,22 +321,14 @@ export class StageScene {
     }
   }
 
-  private use(m: THREE.Mesh | THREE.LineSegments, n: number) {
-    m.geometry.setDrawRange(0, n);
-    m.visible = n > 0;
-    const index = m.geometry.getIndex();
-    if (!index || !n) return;
-    index.clearUpdateRanges();
-    index.addUpdateRange(0, n);
-    index.needsUpdate = true;
-  }
-
-  /** Faces and edges of what is shown; of very many items only of those large enough on the screen. */
+  /** Faces and edges of what is shown, the largest first; of very many items only of those large enough on the screen. */
   private choose() {
     const d = this.drawing;
     const all = d.items.length <= MANY_ITEMS;
     const height = this.renderer.getSize(new THREE.Vector2()).y;
     const scale = height / (2 * Math.tan((this.camera.fov * Math.PI) / 360));
+    const pixels = (i: number) => (all ? Infinity : this.seen(i) * scale);
+    const order = all ? null : this.bySize(pixels);
     const meshes = [this.solid, this.clear, this.edges, this.faintEdges];
     const into = meshes.map((m) => m.geometry.getIndex()?.array as Uint32Array | undefined);
     const n = [0, 0, 0, 0];
@@ -309,18 +336,53 @@ export class StageScene {
       into[which]!.set(list, n[which]);
       n[which] += list.length;
     };
-    d.items.forEach((it, i) => {
-      if (this.facing[i] === NONE) return;
-      const pixels = all ? Infinity : this.seen(i) * scale;
-      if (pixels >= (it.faint ? LEAST_PIXELS.faintFaces : LEAST_PIXELS.faces))
+    const count = d.items.length;
+    const upTo = meshes.map(() => new Uint32Array(Math.floor(count / STEP) + 2));
+    for (let k = 0; k < count; k++) {
+      if (k % STEP === 0) n.forEach((v, m) => (upTo[m][k / STEP] = v));
+      const i = order ? order[k] : k;
+      if (this.facing[i] === NONE) continue;
+      const it = d.items[i];
+      const size = pixels(i);
+      if (size >= (it.faint ? LEAST_PIXELS.faintFaces : LEAST_PIXELS.faces))
         take(
           this.facing[i],
           d.triangles.subarray(it.firstTriangle * 3, (it.firstTriangle + it.triangles) * 3),
         );
-      if (this.lining[i] !== NONE && pixels >= LEAST_PIXELS.edges)
+      if (this.lining[i] !== NONE && size >= LEAST_PIXELS.edges)
         take(2 + this.lining[i], d.lines.subarray(it.firstLine * 2, (it.firstLine + it.lines) * 2));
+    }
+    const parts = meshes.map<Part>((object, m) => {
+      upTo[m].fill(n[m], Math.ceil(count / STEP));
+      return { object, upTo: upTo[m] };
     });
-    meshes.forEach((m, i) => this.use(m, n[i]));
+    for (const [m, { object }] of parts.entries()) {
+      object.geometry.setDrawRange(0, n[m]);
+      object.visible = n[m] > 0;
+      const index = object.geometry.getIndex();
+      if (!index || !n[m]) continue;
+      index.clearUpdateRanges();
+      index.addUpdateRange(0, n[m]);
+      index.needsUpdate = true;
+    }
+    this.painter.setParts(all ? null : parts);
+  }
+
+  /** Places of the items, the largest on the screen first: sorted into halvings of their size. */
+  private bySize(pixels: (i: number) => number): Uint32Array {
+    const n = this.drawing.items.length;
+    const group = new Uint8Array(n);
+    const starts = new Uint32Array(HALVINGS + 1);
+    for (let i = 0; i < n; i++) {
+      // two groups to a halving, from 4096 pixels down
+      const g = Math.floor(2 * (12 - Math.log2(pixels(i))));
+      group[i] = Math.min(HALVINGS - 1, Math.max(0, g));
+      starts[group[i] + 1]++;
+    }
+    for (let g = 0; g < HALVINGS; g++) starts[g + 1] += starts[g];
+    const order = new Uint32Array(n);
+    for (let i = 0; i < n; i++) order[starts[group[i]]++] = i;
+    return order;
   }
 
   /** How large an item looks: its diagonal over its distance. */
@@ -340,14 +402,22 @@ export class StageScene {
 
   /** The camera has moved: other items are large enough now. */
   private moved() {
-    if (this.drawing.items.length > MANY_ITEMS && this.look) {
-      clearTimeout(this.settling);
-      this.settling = setTimeout(() => {
-        this.choose();
-        this.request();
-      }, 120);
-    }
+    this.painter.disturb();
+    this.rest(true);
     this.request();
+  }
+
+  /** Draws all when nothing has moved for a while. */
+  private rest(anew = false) {
+    if (this.drawing.items.length <= MANY_ITEMS) return;
+    if (anew) this.stale = true;
+    clearTimeout(this.settling);
+    this.settling = setTimeout(() => {
+      if (this.stale && this.look) this.choose();
+      this.stale = false;
+      this.painter.settle();
+      this.request();
+    }, REST);
   }
 
   /** Dashes need distances along each line, which an index does not allow. */
@@ -600,6 +670,16 @@ export class StageScene {
         ? d
         : this.camera.up.clone().applyQuaternion(this.camera.quaternion);
     return (Math.atan2(flat.x, flat.y) * 180) / Math.PI;
+  }
+
+  /** Whether the whole picture is drawn. */
+  get resting(): boolean {
+    return !this.pending && this.painter.resting;
+  }
+
+  /** How many pictures were drawn so far. */
+  get pictures(): number {
+    return this.painter.pictures;
   }
 
   /** For tests: what is drawn and where an object is on the screen. */

@@ -174,7 +174,10 @@ final class IfcBench {
     return median(all);
   }
 
-  /** Applying a sheet to 100,000 elements, writing what is in, and the tables of the interface. */
+  /**
+   * Applying a sheet to 100,000 elements, writing what is in, and the tables and the stage of the
+   * interface, the latter in Chromium drawing in software.
+   */
   void scope() throws Exception {
     Path f = Files.createTempFile("yentra-block-100000-", ".ifc");
     try {
@@ -210,13 +213,15 @@ final class IfcBench {
           r.faults().size(),
           apply,
           write);
-      JsonNode tables =
-          JsonMapper.builder()
-              .build()
-              .readTree(node("tools/time-tables.mjs", String.valueOf(m.elements().size())));
-      for (Map.Entry<String, JsonNode> e : tables.properties()) {
-        System.out.printf(
-            Locale.ROOT, "| interface: %s | %.0f |%n", e.getKey(), e.getValue().asDouble());
+      for (String tool : List.of("time-tables", "time-stage")) {
+        JsonNode answer =
+            JsonMapper.builder()
+                .build()
+                .readTree(node("tools/" + tool + ".mjs", String.valueOf(m.elements().size())));
+        for (Map.Entry<String, JsonNode> e : answer.properties()) {
+          System.out.printf(
+              Locale.ROOT, "| interface: %s | %.0f |%n", e.getKey(), e.getValue().asDouble());
+        }
       }
     } finally {
       Files.deleteIfExists(f);
