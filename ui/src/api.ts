@@ -119,6 +119,8 @@ export const api = {
     request<Preview>('POST', `/api/deliveries/${delivery}/preview`, { repair }),
   repair: (delivery: string, basedOn: number, repair: Repair, finding?: string) =>
     request<Model>('POST', `/api/deliveries/${delivery}/repairs`, { basedOn, repair, finding }),
+  part: (delivery: string, basedOn: number, part: number | null) =>
+    request<Model>('PUT', `/api/deliveries/${delivery}/part`, { basedOn, part }),
   undo: (delivery: string, basedOn: number) =>
     request<Model>('POST', `/api/deliveries/${delivery}/undo`, { basedOn }),
   redo: (delivery: string, basedOn: number) =>

@@ -10,6 +10,8 @@ export interface Edits {
   consider: (repair: Repair, label: string, finding?: string) => void;
   /** Makes a change of scope or values; says what the log says of it. */
   scope: (step: (delivery: string, version: number) => Promise<Model>) => Promise<boolean>;
+  /** Makes the delivery the newest revision of a part; null for a part of its own. */
+  place: (part: number | null) => void;
   undo: () => void;
   redo: () => void;
 }
@@ -60,6 +62,15 @@ export function useEdits(model: Model): Edits {
           }),
       );
     },
+    place: (part) =>
+      void change(
+        async () => {
+          const next = await api.part(id, version, part);
+          await client.invalidateQueries({ queryKey: ['project', next.delivery.projectId] });
+          return next;
+        },
+        (m) => `Part ${m.delivery.part}, revision ${m.delivery.revision}`,
+      ),
     undo: () =>
       void change(
         () => api.undo(id, version),

@@ -5,6 +5,7 @@ import { ChevronDown, Redo2, Search, Undo2, User } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { api, person, setPerson, type Model, type Project } from '../api';
 import { useView } from '../state';
+import { byPart, revisionName } from '../parts';
 import type { Edits } from '../useEdits';
 
 /** Project and delivery, search, undo and redo, person. */
@@ -37,19 +38,20 @@ export function HeadLine({
             <DropdownMenu.Root>
               <DropdownMenu.Trigger className="btn max-w-64" data-testid="revisions">
                 <span className="truncate">
-                  {chosen.fileName} · revision {chosen.revision}
+                  {chosen.fileName} · {revisionName(chosen, project)}
                 </span>
                 <ChevronDown size={14} />
               </DropdownMenu.Trigger>
               <DropdownMenu.Portal>
                 <DropdownMenu.Content className="menu" align="start">
-                  {project.deliveries.map((d) => (
+                  {byPart(project).map((d) => (
                     <DropdownMenu.Item
                       key={d.id}
                       className="menu-item"
                       onSelect={() => navigate(`?delivery=${d.id}`)}
                     >
-                      Revision {d.revision}: {d.fileName}
+                      <span className="first-letter:uppercase">{revisionName(d, project)}</span>:{' '}
+                      {d.fileName}
                     </DropdownMenu.Item>
                   ))}
                 </DropdownMenu.Content>

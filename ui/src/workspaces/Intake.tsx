@@ -1,10 +1,20 @@
 import type { Model, Project } from '../api';
+import type { Edits } from '../useEdits';
 import { bytes, moment } from '../words';
 import { Drop } from './Drop';
+import { PartOfProject } from './PartOfProject';
 import { ProjectSettings } from './ProjectSettings';
 
 /** What was read from the delivery, and bringing in the next one. */
-export function Intake({ model, project }: { model: Model; project: Project }) {
+export function Intake({
+  model,
+  project,
+  edits,
+}: {
+  model: Model;
+  project: Project;
+  edits: Edits;
+}) {
   const d = model.delivery;
   const r = model.report;
   return (
@@ -37,6 +47,7 @@ export function Intake({ model, project }: { model: Model; project: Project }) {
         >
           {d.sha256.slice(0, 24)}…
         </p>
+        <PartOfProject model={model} project={project} edits={edits} />
         <h3 className="kicker mt-3">Read</h3>
         <dl>
           {r.read.map((c) => (

@@ -151,7 +151,7 @@ function Opened({
             <Stage index={index} subject={(inScope && elements) || envelope} />
           </ErrorBoundary>
           {workspace === 'intake' ? (
-            <Intake model={model} project={project} />
+            <Intake model={model} project={project} edits={edits} />
           ) : workspace === 'handover' ? (
             <HandoverPanel model={model} project={project.id} />
           ) : inScope ? (

@@ -142,7 +142,7 @@ class Deliveries {
     if (first != null) {
       context =
           context.beside(
-              "revision " + first.getRevision() + " (" + first.getFileName() + ")",
+              "the project’s first delivery (" + first.getFileName() + ")",
               settings.applyTo(base(first).envelope()));
     }
     Scoped made = new Scoped(whole, steps, settings, scope, result, context);
@@ -152,7 +152,15 @@ class Deliveries {
 
   /** Of gbXML the envelope itself is what there is to choose from. */
   private static ArchitecturalModel whole(CheckContext base) {
-    return base.model() instanceof IfcModel m ? m : new EnvelopeModel(base.envelope());
+    return whole(base.model(), base.envelope());
+  }
+
+  static ArchitecturalModel whole(DeliveryReader.Reading r) {
+    return whole(r.model(), r.envelope());
+  }
+
+  private static ArchitecturalModel whole(ArchitecturalModel model, Envelope envelope) {
+    return model instanceof IfcModel m ? m : new EnvelopeModel(envelope);
   }
 
   private CheckContext scoped(
@@ -221,7 +229,9 @@ class Deliveries {
             d.getId(),
             d.getProjectId(),
             projects.get(d.getProjectId()).name(),
+            d.getPart(),
             d.getRevision(),
+            d.getPlaced(),
             d.getFileName(),
             d.getFormat(),
             s.envelope().delivered().schema(),
@@ -309,6 +319,13 @@ class Deliveries {
   @Transactional(readOnly = true)
   public State state(UUID id) {
     return state(store.get(id));
+  }
+
+  /** Makes a delivery the newest revision of a part; null for a part of its own. */
+  @Transactional
+  public Views.ModelView place(UUID id, long basedOn, Integer part, String by) {
+    store.place(current(id, basedOn), part, by);
+    return view(store.get(id));
   }
 
   @Transactional

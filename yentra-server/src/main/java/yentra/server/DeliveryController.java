@@ -12,6 +12,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -66,6 +67,14 @@ class DeliveryController {
         asked.repair(),
         Optional.ofNullable(asked.finding()),
         RequestGuard.person(person));
+  }
+
+  @PutMapping("/deliveries/{id}/part")
+  Views.ModelView place(
+      @PathVariable UUID id,
+      @RequestBody Views.PlaceRequest asked,
+      @RequestHeader(RequestGuard.PERSON) String person) {
+    return deliveries.place(id, asked.basedOn(), asked.part(), RequestGuard.person(person));
   }
 
   @PostMapping("/deliveries/{id}/undo")

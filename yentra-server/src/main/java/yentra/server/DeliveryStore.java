@@ -6,7 +6,10 @@ import static yentra.server.db.Tables.INTAKE_JOB;
 import static yentra.server.db.Tables.REPAIR_ENTRY;
 
 import java.time.Clock;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
@@ -15,6 +18,7 @@ import org.jooq.JSONB;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.json.JsonMapper;
+import yentra.core.intake.IdSketch;
 import yentra.core.repair.Repair;
 import yentra.core.scope.ScopeStep;
 import yentra.server.db.tables.records.DeliveryRecord;
@@ -24,6 +28,10 @@ import yentra.server.db.tables.records.RepairEntryRecord;
 @Repository
 class DeliveryStore {
   private static final String SCOPE = "scope";
+
+  /** Files that share at least this much of their ids are about the same part. */
+  private static final double SAME_PART = 0.1;
+
   private final DSLContext db;
   private final JsonMapper json;
   private final Clock clock;
@@ -86,19 +94,17 @@ class DeliveryStore {
       String sha256,
       long size,
       String by,
-      Views.ReportView report) {
-    int revision =
-        db.select(DSL.coalesce(DSL.max(DELIVERY.REVISION), 0))
-                .from(DELIVERY)
-                .where(DELIVERY.PROJECT_ID.eq(project))
-                .fetchSingle()
-                .value1()
-            + 1;
+      Views.ReportView report,
+      IdSketch sketch) {
+    Place place = place(project, format, sketch);
     UUID id = ids.get();
     db.insertInto(DELIVERY)
         .set(DELIVERY.ID, id)
         .set(DELIVERY.PROJECT_ID, project)
-        .set(DELIVERY.REVISION, revision)
+        .set(DELIVERY.PART, place.part)
+        .set(DELIVERY.REVISION, nextRevision(project, place.part))
+        .set(DELIVERY.PLACED, place.why)
+        .set(DELIVERY.ID_SKETCH, JSONB.valueOf(json.writeValueAsString(sketch)))
         .set(DELIVERY.FILE_NAME, fileName)
         .set(DELIVERY.FORMAT, format)
         .set(DELIVERY.SHA256, sha256)
@@ -112,6 +118,100 @@ class DeliveryStore {
     return id;
   }
 
+  private record Place(int part, String why) {}
+
+  /**
+   * The part whose newest revision of the same format shares the most ids with a file, or a new
+   * part.
+   */
+  private Place place(UUID project, String format, IdSketch sketch) {
+    Map<Integer, DeliveryRecord> newest = new LinkedHashMap<>();
+    for (DeliveryRecord d : ofProject(project)) {
+      newest.put(d.getPart(), d);
+    }
+    Place best = null;
+    double most = SAME_PART;
+    for (DeliveryRecord d : newest.values()) {
+      double shared = json.readValue(d.getIdSketch().data(), IdSketch.class).shared(sketch);
+      if (d.getFormat().equals(format) && shared >= most) {
+        most = shared;
+        best =
+            new Place(
+                d.getPart(),
+                String.format(
+                    Locale.ROOT,
+                    "about %.0f %% of the ids in it and in revision %d (%s) are the same",
+                    100 * shared,
+                    d.getRevision(),
+                    d.getFileName()));
+      }
+    }
+    if (best != null) {
+      return best;
+    }
+    int part = newest.keySet().stream().mapToInt(Integer::intValue).max().orElse(0) + 1;
+    return new Place(
+        part,
+        newest.isEmpty()
+            ? "the first delivery of the project"
+            : "it shares hardly any ids with the deliveries before it");
+  }
+
+  private int nextRevision(UUID project, int part) {
+    return ofProject(project).stream()
+            .filter(d -> d.getPart() == part)
+            .mapToInt(DeliveryRecord::getRevision)
+            .max()
+            .orElse(0)
+        + 1;
+  }
+
+  /** The project's deliveries in the order in which they came. */
+  List<DeliveryRecord> ofProject(UUID project) {
+    return db.selectFrom(DELIVERY)
+        .where(DELIVERY.PROJECT_ID.eq(project))
+        .orderBy(DELIVERY.RECEIVED_AT, DELIVERY.PART, DELIVERY.REVISION)
+        .fetch();
+  }
+
+  /**
+   * Makes a delivery the newest revision of a part, with the scope of the revision before it.
+   *
+   * @param part its number; null for a part of its own
+   * @throws Problem when the part is unknown, of another format, or the delivery has been worked on
+   */
+  void place(DeliveryRecord d, Integer part, String by) {
+    List<DeliveryRecord> others =
+        ofProject(d.getProjectId()).stream().filter(o -> !o.getId().equals(d.getId())).toList();
+    int to =
+        part != null ? part : others.stream().mapToInt(DeliveryRecord::getPart).max().orElse(0) + 1;
+    if (to == d.getPart()) {
+      return;
+    }
+    if (part != null
+        && others.stream()
+            .noneMatch(o -> o.getPart().equals(part) && o.getFormat().equals(d.getFormat()))) {
+      throw Problem.notApplicable("There is no part " + part + " of the same format.");
+    }
+    if (log(d.getId()).stream().anyMatch(e -> !e.getCarried())) {
+      throw Problem.notApplicable(
+          "This delivery has been worked on; to which part it belongs can only be changed before.");
+    }
+    db.update(REPAIR_ENTRY)
+        .set(REPAIR_ENTRY.DISCARDED_AT, clock.instant())
+        .where(REPAIR_ENTRY.DELIVERY_ID.eq(d.getId()))
+        .and(REPAIR_ENTRY.DISCARDED_AT.isNull())
+        .execute();
+    db.update(DELIVERY)
+        .set(DELIVERY.PART, to)
+        .set(DELIVERY.REVISION, nextRevision(d.getProjectId(), to))
+        .set(DELIVERY.PLACED, by + " said so")
+        .where(DELIVERY.ID.eq(d.getId()))
+        .execute();
+    move(d, 0);
+    carryScope(d.getId());
+  }
+
   DeliveryRecord get(UUID id) {
     return db.selectFrom(DELIVERY)
         .where(DELIVERY.ID.eq(id))
@@ -121,11 +221,8 @@ class DeliveryStore {
 
   /** The project's first delivery, that later ones are held against; empty for the first itself. */
   Optional<DeliveryRecord> first(DeliveryRecord d) {
-    return db.selectFrom(DELIVERY)
-        .where(DELIVERY.PROJECT_ID.eq(d.getProjectId()))
-        .orderBy(DELIVERY.REVISION)
-        .limit(1)
-        .fetchOptional()
+    return ofProject(d.getProjectId()).stream()
+        .findFirst()
         .filter(f -> !f.getId().equals(d.getId()));
   }
 
@@ -206,13 +303,13 @@ class DeliveryStore {
   }
 
   /**
-   * Scope and values that are in force on the delivery before this one, of the same format, are
-   * made again on this one.
+   * Scope and values that are in force on the revision before this one are made again on this one.
    */
   void carryScope(UUID delivery) {
     DeliveryRecord d = get(delivery);
     db.selectFrom(DELIVERY)
         .where(DELIVERY.PROJECT_ID.eq(d.getProjectId()))
+        .and(DELIVERY.PART.eq(d.getPart()))
         .and(DELIVERY.FORMAT.eq(d.getFormat()))
         .and(DELIVERY.REVISION.lt(d.getRevision()))
         .orderBy(DELIVERY.REVISION.desc())
@@ -229,7 +326,7 @@ class DeliveryStore {
   private void copy(RepairEntryRecord e, UUID delivery) {
     DeliveryRecord d = get(delivery);
     RepairEntryRecord r = e.copy();
-    r.setId(ids.get()).setDeliveryId(delivery).setLogIndex(d.getLogPosition());
+    r.setId(ids.get()).setDeliveryId(delivery).setLogIndex(d.getLogPosition()).setCarried(true);
     r.store();
     move(d, d.getLogPosition() + 1);
   }

@@ -26,6 +26,7 @@ import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.intake.IdSketch;
 import yentra.server.db.tables.records.IntakeJobRecord;
 
 /**
@@ -245,7 +246,8 @@ class Intake {
                   j.getSha256(),
                   j.getSize(),
                   j.getAskedBy(),
-                  ModelViews.report(reading.envelope(), millis));
+                  ModelViews.report(reading.envelope(), millis),
+                  IdSketch.of(Deliveries.whole(reading)));
           store.carryScope(delivery);
           int n =
               db.update(INTAKE_JOB)

@@ -80,6 +80,7 @@ class ProjectStore {
     List<Views.DeliverySummary> deliveries =
         db.select(
                 DELIVERY.ID,
+                DELIVERY.PART,
                 DELIVERY.REVISION,
                 DELIVERY.FILE_NAME,
                 DELIVERY.FORMAT,
@@ -88,7 +89,7 @@ class ProjectStore {
                 DELIVERY.RECEIVED_BY)
             .from(DELIVERY)
             .where(DELIVERY.PROJECT_ID.eq(id))
-            .orderBy(DELIVERY.REVISION.desc())
+            .orderBy(DELIVERY.RECEIVED_AT.desc(), DELIVERY.PART.desc(), DELIVERY.REVISION.desc())
             .fetch(
                 r ->
                     new Views.DeliverySummary(
@@ -98,7 +99,8 @@ class ProjectStore {
                         r.value4(),
                         r.value5(),
                         r.value6(),
-                        r.value7()));
+                        r.value7(),
+                        r.value8()));
     return new Views.ProjectView(id, name, Views.SettingsView.of(settings(id)), deliveries);
   }
 }

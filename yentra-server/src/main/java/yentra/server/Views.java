@@ -71,14 +71,23 @@ final class Views {
       @Schema(nullable = true) Double north,
       String use) {}
 
+  /**
+   * @param part number of the part of the project that it is about
+   */
   record DeliverySummary(
       UUID id,
+      int part,
       int revision,
       String fileName,
       String format,
       long size,
       Instant receivedAt,
       String receivedBy) {}
+
+  /**
+   * @param part which part a delivery is about; null for a part of its own
+   */
+  record PlaceRequest(long basedOn, @Schema(nullable = true) Integer part) {}
 
   record NewProject(String name) {}
 
@@ -132,11 +141,17 @@ final class Views {
   /** Outdoor walls of one of eight orientations; azimuth from true north. */
   record PetalView(double azimuth, double wallArea, double glazedArea) {}
 
+  /**
+   * @param part number of the part of the project that it is about
+   * @param placed why it was taken for this revision of this part
+   */
   record DeliveryView(
       UUID id,
       UUID projectId,
       String projectName,
+      int part,
       int revision,
+      String placed,
       String fileName,
       String format,
       String schema,

@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Map;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -42,6 +43,56 @@ class IntakeTest {
     JsonNode p = yentra.get("/api/projects/" + project).json();
     assertThat(p.get("deliveries")).hasSize(2);
     assertThat(p.get("deliveries").get(0).get("revision").asInt()).isEqualTo(2);
+  }
+
+  private static JsonNode delivery(RunningServer.Yentra yentra, JsonNode job) {
+    return yentra.model(job.get("deliveryId").asString()).get("delivery");
+  }
+
+  @Test
+  void aFileWithOtherIdsIsAPartOfItsOwn(RunningServer.Yentra yentra) {
+    String project = yentra.project();
+    byte[] file = DemoFiles.soundGbxml();
+    byte[] wing =
+        new String(file, StandardCharsets.UTF_8)
+            .replaceAll("(id|IdRef)=\"", "$1=\"wing-")
+            .getBytes(StandardCharsets.UTF_8);
+    JsonNode first = delivery(yentra, yentra.intake(project, "a.xml", file));
+    JsonNode other = delivery(yentra, yentra.intake(project, "wing.xml", wing));
+    JsonNode again = delivery(yentra, yentra.intake(project, "wing-b.xml", wing));
+    assertThat(first.get("placed").asString()).isEqualTo("the first delivery of the project");
+    assertThat(other.get("part").asInt()).isEqualTo(2);
+    assertThat(other.get("revision").asInt()).isEqualTo(1);
+    assertThat(other.get("placed").asString()).contains("hardly any ids");
+    assertThat(again.get("part").asInt()).isEqualTo(2);
+    assertThat(again.get("revision").asInt()).isEqualTo(2);
+    assertThat(again.get("placed").asString()).startsWith("about 100 % of the ids");
+  }
+
+  @Test
+  void thePartCanBeChangedUntilTheDeliveryIsWorkedOn(RunningServer.Yentra yentra) {
+    String project = yentra.project();
+    yentra.intake(project, "a.xml", DemoFiles.soundGbxml());
+    JsonNode job = yentra.intake(project, "b.xml", DemoFiles.soundGbxml());
+    String id = job.get("deliveryId").asString();
+    String path = "/api/deliveries/" + id + "/part";
+    long version = delivery(yentra, job).get("version").asLong();
+    JsonNode own = yentra.put(path, Map.of("basedOn", version)).json().get("delivery");
+    assertThat(own.get("part").asInt()).isEqualTo(2);
+    assertThat(own.get("placed").asString()).isEqualTo("Test person said so");
+
+    RunningServer.Yentra.Answer unknown =
+        yentra.put(path, Map.of("basedOn", own.get("version").asLong(), "part", 7));
+    assertThat(unknown.status()).isEqualTo(422);
+    assertThat(unknown.json().toString()).contains("There is no part 7");
+
+    JsonNode back =
+        yentra
+            .put(path, Map.of("basedOn", own.get("version").asLong(), "part", 1))
+            .json()
+            .get("delivery");
+    assertThat(back.get("part").asInt()).isEqualTo(1);
+    assertThat(back.get("revision").asInt()).isEqualTo(2);
   }
 
   /** Files that cannot be read, each with words that the message must hold. */

@@ -105,11 +105,19 @@ final class RunningServer implements BeforeAllCallback, ParameterResolver {
     }
 
     Answer post(String path, Object body) {
+      return send("POST", path, body);
+    }
+
+    Answer put(String path, Object body) {
+      return send("PUT", path, body);
+    }
+
+    private Answer send(String method, String path, Object body) {
       return send(
           HttpRequest.newBuilder(URI.create(base + path))
               .header("Content-Type", "application/json")
               .header("X-Yentra-Person", "Test%20person")
-              .POST(HttpRequest.BodyPublishers.ofString(json.writeValueAsString(body)))
+              .method(method, HttpRequest.BodyPublishers.ofString(json.writeValueAsString(body)))
               .build());
     }
 
