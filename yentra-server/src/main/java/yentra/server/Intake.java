@@ -14,6 +14,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.util.HexFormat;
+import java.util.List;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.jooq.DSLContext;
@@ -23,8 +24,11 @@ import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Tolerance;
+import yentra.core.ifc.BodyReport;
+import yentra.core.ifc.IfcModel;
 import yentra.core.intake.DeliveryReader;
 import yentra.core.intake.IdSketch;
 import yentra.server.db.tables.records.IntakeJobRecord;
@@ -246,7 +250,7 @@ class Intake {
                   j.getSha256(),
                   j.getSize(),
                   j.getAskedBy(),
-                  ModelViews.report(reading.envelope(), millis),
+                  ModelViews.report(reading.envelope(), bodies(reading), millis),
                   IdSketch.of(Deliveries.whole(reading)));
           store.carryScope(delivery);
           int n =
@@ -263,6 +267,10 @@ class Intake {
           }
           deliveries.remember(delivery, reading);
         });
+  }
+
+  private static List<ReadNote> bodies(DeliveryReader.Reading r) {
+    return r.model() instanceof IfcModel m ? BodyReport.of(m) : List.of();
   }
 
   private DeliveryReader.Progress progress(UUID id) {

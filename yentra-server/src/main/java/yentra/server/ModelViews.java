@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
@@ -251,7 +252,7 @@ final class ModelViews {
         e.buildings().isEmpty() ? "" : e.buildings().get(0).use());
   }
 
-  static Views.ReportView report(Envelope e, long millis) {
+  static Views.ReportView report(Envelope e, List<ReadNote> bodies, long millis) {
     List<Views.CountView> read = new ArrayList<>();
     read.add(new Views.CountView("storeys", e.storeys().size()));
     read.add(new Views.CountView("spaces", e.spaces().size()));
@@ -267,7 +268,7 @@ final class ModelViews {
     read.add(new Views.CountView("window types", e.glazings().size()));
     Naming naming = new Naming(e);
     List<Views.NoteView> notes =
-        e.notes().stream()
+        Stream.concat(e.notes().stream(), bodies.stream())
             .map(n -> new Views.NoteView(kind(n.kind()), said(n, naming), n.line()))
             .toList();
     return new Views.ReportView(read, notes, e.delivered().length().gbxml(), millis);
