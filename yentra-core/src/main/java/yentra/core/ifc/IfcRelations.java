@@ -96,12 +96,15 @@ final class IfcRelations {
 
   /** IFC4 allows several sets at once, as a typed list. */
   private void properties(StepInstance r) {
-    java.util.List<Integer> sets =
-        r.get(5) instanceof yentra.core.step.StepValue.Typed t
-                && t.value() instanceof yentra.core.step.StepValue.ListOf l
-            ? StepInstance.refs(l.items())
-            : java.util.List.of(r.ref(5));
-    r.refs(4).forEach(o -> sets.forEach(s -> this.sets.add(o, s)));
+    r.refs(4).forEach(o -> definitions(r).forEach(s -> this.sets.add(o, s)));
+  }
+
+  /** The sets of an IfcRelDefinesByProperties: one, or all of an IfcPropertySetDefinitionSet. */
+  static java.util.List<Integer> definitions(StepInstance r) {
+    return r.get(5) instanceof yentra.core.step.StepValue.Typed t
+            && t.value() instanceof yentra.core.step.StepValue.ListOf l
+        ? StepInstance.refs(l.items())
+        : java.util.List.of(r.ref(5));
   }
 
   /** The element that an opening, or what fills it, was cut into, or 0. */

@@ -239,6 +239,10 @@ public final class IfcTrimmer {
   }
 
   private void relation(StepInstance r, int one, int many) {
+    if (r.is("IFCRELDEFINESBYPROPERTIES") && r.ref(one) == 0) {
+      setOfSets(r, one, many);
+      return;
+    }
     int head = r.ref(one);
     boolean definition = !schema.is(file.type(head), "IfcObject", "IfcContext");
     if (!definition && !isObject(head)) {
@@ -248,14 +252,7 @@ public final class IfcTrimmer {
       return;
     }
     Set<Integer> gone = moved.getOrDefault(head, Set.of());
-    List<Integer> left = new ArrayList<>();
-    for (int m : r.refs(many)) {
-      boolean stays =
-          schema.is(file.type(m), "IfcTypeObject") ? true : isObject(m) && !gone.contains(m);
-      if (stays) {
-        left.add(m);
-      }
-    }
+    List<Integer> left = staying(r.refs(many), gone);
     if (left.isEmpty()) {
       return;
     }
@@ -263,6 +260,53 @@ public final class IfcTrimmer {
       rewrite(r.id(), Map.of(many, refs(left)));
     }
     object(r.id());
+  }
+
+  private List<Integer> staying(List<Integer> objects, Set<Integer> gone) {
+    return objects.stream()
+        .filter(o -> schema.is(file.type(o), "IfcTypeObject") || isObject(o) && !gone.contains(o))
+        .toList();
+  }
+
+  /**
+   * A relation to several sets at once (IfcPropertySetDefinitionSet). Where some elements got a
+   * copy of one of the sets, the relation is written as one for each set.
+   */
+  private void setOfSets(StepInstance r, int one, int many) {
+    List<Integer> sets = IfcRelations.definitions(r).stream().filter(this::keepsAny).toList();
+    if (sets.isEmpty() || staying(r.refs(many), Set.of()).isEmpty()) {
+      return;
+    }
+    if (sets.stream().noneMatch(moved::containsKey)) {
+      rewrite(
+          r.id(),
+          Map.of(
+              one,
+              "IFCPROPERTYSETDEFINITIONSET(" + refs(sets) + ")",
+              many,
+              refs(staying(r.refs(many), Set.of()))));
+      object(r.id());
+      return;
+    }
+    for (int set : sets) {
+      List<Integer> left = staying(r.refs(many), moved.getOrDefault(set, Set.of()));
+      if (!left.isEmpty()) {
+        defines("relation/" + r.text(0) + "/" + set, left, set);
+      }
+    }
+  }
+
+  private void defines(String seed, List<Integer> elements, int set) {
+    add(
+        "IFCRELDEFINESBYPROPERTIES('"
+            + GlobalIds.of(seed)
+            + "',"
+            + anyOwner()
+            + ",$,$,"
+            + refs(elements)
+            + ",#"
+            + set
+            + ")");
   }
 
   /** Whether anything of a set stays; sets that lose some properties are written anew. */
@@ -413,16 +457,7 @@ public final class IfcTrimmer {
                 + ",$,"
                 + refs(properties)
                 + ")");
-    add(
-        "IFCRELDEFINESBYPROPERTIES('"
-            + GlobalIds.of("relation/" + seed)
-            + "',"
-            + owner
-            + ",$,$,"
-            + refs(elements)
-            + ",#"
-            + made
-            + ")");
+    defines("relation/" + seed, elements, made);
   }
 
   private String keyOf(int element) {

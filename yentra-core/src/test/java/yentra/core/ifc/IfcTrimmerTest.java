@@ -75,6 +75,54 @@ class IfcTrimmerTest {
     return new Written(again, t);
   }
 
+  private static IfcModel severalSetsAtOnce() throws Exception {
+    return sample()
+        .with(
+            "#80=IFCPROPERTYSET('00000000000000000000P2',$,'Set_Site',$,(#82));",
+            "#81=IFCPROPERTYSET('00000000000000000000P3',$,'Set_Paint',$,(#83));",
+            "#82=IFCPROPERTYSINGLEVALUE('Zone',$,IFCLABEL('North'),$);",
+            "#83=IFCPROPERTYSINGLEVALUE('Coat',$,IFCLABEL('White'),$);",
+            "#84=IFCRELDEFINESBYPROPERTIES('00000000000000000000R9',$,$,$,(#30,#31,#32),IFCPROPERTYSETDEFINITIONSET((#80,#81)));")
+        .model();
+  }
+
+  private static String value(IfcModel m, String key, String set, String property) {
+    return m.property(m.element(key).orElseThrow(), set, property)
+        .map(p -> p.value().text())
+        .orElse(null);
+  }
+
+  @Test
+  void aRelationToSeveralSetsKeepsThoseThatStay() throws Exception {
+    Written w =
+        trim(
+            severalSetsAtOnce(),
+            e -> e.entity().equals("IfcWall"),
+            (set, p) -> set.equals("Set_Site"),
+            Map.of());
+    assertThat(value(w.model(), "00000000000000000000W2", "Set_Site", "Zone")).isEqualTo("North");
+    assertThat(value(w.model(), "00000000000000000000W2", "Set_Paint", "Coat")).isNull();
+    assertThat(w.model().file().ofType("IFCRELDEFINESBYPROPERTIES")).hasSize(1);
+  }
+
+  @Test
+  void aRelationToSeveralSetsIsPartedWhenAValueOfOneChanges() throws Exception {
+    Written w =
+        trim(
+            severalSetsAtOnce(),
+            e -> e.entity().equals("IfcWall"),
+            (set, p) -> true,
+            Map.of(
+                "00000000000000000000W1",
+                List.of(
+                    new ValueEdit(
+                        "Set_Paint", "Coat", new PropertyValue.Text("Grey"), "IfcLabel"))));
+    assertThat(value(w.model(), "00000000000000000000W1", "Set_Paint", "Coat")).isEqualTo("Grey");
+    assertThat(value(w.model(), "00000000000000000000W2", "Set_Paint", "Coat")).isEqualTo("White");
+    assertThat(value(w.model(), "00000000000000000000W1", "Set_Site", "Zone")).isEqualTo("North");
+    assertThat(value(w.model(), "00000000000000000000W2", "Set_Site", "Zone")).isEqualTo("North");
+  }
+
   @Test
   void theHoleOfAWindowIsCutOutOfItsWall() throws Exception {
     IfcModel m =
