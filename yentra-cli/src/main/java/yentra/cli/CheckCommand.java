@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.core.JacksonException;
@@ -58,6 +59,8 @@ final class CheckCommand implements Callable<Integer> {
           "a scope sheet to apply to IFC files first: an XLSX or IDS file, or geometry, thermal, programme")
   private String sheet;
 
+  @Mixin private BoundaryChoice boundaries = new BoundaryChoice();
+
   @Parameters(arity = "1..*", paramLabel = "FILE", description = "IFC or gbXML files")
   private List<Path> files;
 
@@ -74,7 +77,7 @@ final class CheckCommand implements Callable<Integer> {
     for (Path file : files) {
       Map<String, Object> report;
       try {
-        Checked checked = Checked.of(file, set, applied, first);
+        Checked checked = Checked.of(file, set, boundaries.options(), applied, first);
         first = together && first == null ? checked : first;
         exit = Math.max(exit, checked.hasFaults() ? 1 : 0);
         if (format == Format.TEXT) {

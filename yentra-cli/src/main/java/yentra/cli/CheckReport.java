@@ -65,7 +65,11 @@ final class CheckReport {
   private Map<String, Object> totals() {
     double floor = 0;
     double volume = 0;
+    var groupings = checked.context().groupings();
     for (SpaceVolume v : checked.context().volumes().all()) {
+      if (groupings.contains(v.space().key())) {
+        continue;
+      }
       floor += v.floorArea();
       volume += v.volume();
     }

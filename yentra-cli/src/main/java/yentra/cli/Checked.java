@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import yentra.core.boundary.BoundaryOptions;
 import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Finding;
@@ -31,21 +32,23 @@ record Checked(
     long deriveMs,
     long checkMs) {
   static Checked of(Path file, Limits limits) throws IOException, UnreadableException {
-    return of(file, limits, null, null);
+    return of(file, limits, BoundaryOptions.STANDARD, null, null);
   }
 
   /**
    * Checks a file.
    *
+   * @param boundaries where the boundaries of an IFC file come from
    * @param sheet a scope sheet that is applied first, or null
    * @param beside another delivery of the project that this one is held against, or null
    */
-  static Checked of(Path file, Limits limits, ScopeSheet sheet, Checked beside)
+  static Checked of(
+      Path file, Limits limits, BoundaryOptions boundaries, ScopeSheet sheet, Checked beside)
       throws IOException, UnreadableException {
     Tolerance tolerance = Tolerance.standard();
     long t0 = System.nanoTime();
     DeliveryReader.Reading reading =
-        new DeliveryReader(ReadLimits.standard(), tolerance)
+        new DeliveryReader(ReadLimits.standard(), boundaries, tolerance)
             .read(new FileSource(file), DeliveryReader.Progress.NONE);
     long t1 = System.nanoTime();
     CheckContext context;
@@ -54,7 +57,9 @@ record Checked(
       ScopedModel scoped = ScopedModel.of(model, result);
       reading =
           new DeliveryReader.Reading(
-              reading.format(), IfcReader.envelope(model, scoped, tolerance), scoped);
+              reading.format(),
+              IfcReader.envelope(model, scoped, null, boundaries, tolerance),
+              scoped);
       context = new CheckContext(reading.envelope(), scoped, limits, tolerance).with(result);
     } else {
       context = new CheckContext(reading.envelope(), reading.model(), limits, tolerance);

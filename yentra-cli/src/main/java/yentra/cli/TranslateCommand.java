@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import yentra.core.check.Limits;
@@ -19,6 +20,8 @@ import yentra.core.geometry.Tolerance;
     description = "Writes the envelope of a file as gbXML 6.01.",
     mixinStandardHelpOptions = true)
 final class TranslateCommand implements Callable<Integer> {
+  @Mixin private BoundaryChoice boundaries = new BoundaryChoice();
+
   @Parameters(paramLabel = "IN", description = "an IFC or gbXML file")
   private Path in;
 
@@ -36,7 +39,7 @@ final class TranslateCommand implements Callable<Integer> {
     if (!to.equals("gbxml-6.01")) {
       throw new IOException("The format " + to + " is not offered; gbxml-6.01 is.");
     }
-    Checked checked = Checked.of(in, Limits.STANDARD);
+    Checked checked = Checked.of(in, Limits.STANDARD, boundaries.options(), null, null);
     long blockers = checked.count(Severity.BLOCKER);
     if (blockers > 0 && !allowBlockers) {
       System.err.println(

@@ -68,7 +68,7 @@ class ArchitectureTest {
           .whereLayer("scope")
           .mayOnlyAccessLayers("geometry", "model")
           .whereLayer("intake")
-          .mayOnlyAccessLayers("geometry", "envelope", "model", "gbxml", "ifc")
+          .mayOnlyAccessLayers("geometry", "envelope", "boundary", "model", "gbxml", "ifc")
           .whereLayer("check")
           .mayOnlyAccessLayers("units", "geometry", "envelope", "model", "scope", "boundary")
           .whereLayer("repair")

@@ -47,6 +47,7 @@ public final class BoundaryMatching {
 
   private final Tolerance tolerance;
   private final double groundLevel;
+  private final SurfaceTypes types = SurfaceTypes.STANDARD;
 
   /** The delivery tells earth from air, so that a side it calls external is air. */
   private boolean tellsEarth;
@@ -130,7 +131,8 @@ public final class BoundaryMatching {
     for (DeliveredBoundary w : walls) {
       byKey.put(w.key(), w);
       if (w.side() != DeliveredBoundary.OtherSide.EXTERNAL
-          && w.side() != DeliveredBoundary.OtherSide.EARTH) {
+          && w.side() != DeliveredBoundary.OtherSide.EARTH
+          && w.side() != DeliveredBoundary.OtherSide.CONSTRUCTION) {
         groups
             .computeIfAbsent(w.virtual() ? "virtual" : w.elementKey(), k -> new ArrayList<>())
             .add(w);
@@ -252,7 +254,11 @@ public final class BoundaryMatching {
         sides,
         air ? null : constructions.construction(w),
         thickness(w, other, constructions),
-        air ? BoundaryKind.VIRTUAL : BoundaryKind.READ,
+        air
+            ? BoundaryKind.VIRTUAL
+            : w.side() == DeliveredBoundary.OtherSide.CONSTRUCTION && other == null
+                ? BoundaryKind.READ_2B
+                : BoundaryKind.READ,
         w.source(),
         w.element(),
         openings,
@@ -274,47 +280,35 @@ public final class BoundaryMatching {
 
   private SurfaceType type(DeliveredBoundary w, DeliveredBoundary other) {
     double tilt = w.face().tilt();
-    boolean up = tilt < 60;
-    boolean down = tilt > 120;
     if (w.virtual()) {
       return SurfaceType.AIR;
     }
-    if (other != null || w.side() == DeliveredBoundary.OtherSide.INTERNAL) {
-      return up
-          ? SurfaceType.CEILING
-          : down ? SurfaceType.INTERIOR_FLOOR : SurfaceType.INTERIOR_WALL;
+    if (other != null
+        || w.side() == DeliveredBoundary.OtherSide.INTERNAL
+        || w.side() == DeliveredBoundary.OtherSide.CONSTRUCTION) {
+      return types.betweenSpaces(tilt);
     }
     return switch (w.side()) {
-      case EARTH ->
-          up
-              ? SurfaceType.UNDERGROUND_CEILING
-              : down ? floorOnEarth(w) : SurfaceType.UNDERGROUND_WALL;
-      case EXTERNAL -> up ? SurfaceType.ROOF : down ? lowestFloor(w) : wall(w);
+      case EARTH -> onEarth(w);
+      case EXTERNAL -> !tellsEarth && inEarth(w) ? onEarth(w) : types.outdoor(tilt);
       default -> SurfaceType.UNRESOLVED;
     };
   }
 
-  private SurfaceType wall(DeliveredBoundary w) {
-    double middle = w.face().box().centre().z();
-    return !tellsEarth && middle < groundLevel - 0.3
-        ? SurfaceType.UNDERGROUND_WALL
-        : SurfaceType.EXTERIOR_WALL;
+  private SurfaceType onEarth(DeliveredBoundary w) {
+    return types.ground(w.face().tilt(), groundLevel - w.face().box().max().z());
   }
 
-  private SurfaceType floorOnEarth(DeliveredBoundary w) {
-    return w.face().box().max().z() < groundLevel - 0.6
-        ? SurfaceType.UNDERGROUND_SLAB
-        : SurfaceType.SLAB_ON_GRADE;
+  /** IFC2X3 says only EXTERNAL of what is in the ground, so its height decides. */
+  private boolean inEarth(DeliveredBoundary w) {
+    return switch (types.outdoor(w.face().tilt())) {
+      case ROOF -> false;
+      case EXPOSED_FLOOR -> w.face().box().min().z() <= groundLevel + 0.6;
+      default -> w.face().box().centre().z() < groundLevel - 0.3;
+    };
   }
 
-  /** IFC2X3 says only EXTERNAL of a floor on the ground, so its height decides. */
-  private SurfaceType lowestFloor(DeliveredBoundary w) {
-    return tellsEarth || w.face().box().min().z() > groundLevel + 0.6
-        ? SurfaceType.EXPOSED_FLOOR
-        : floorOnEarth(w);
-  }
-
-  private static Opening opening(DeliveredBoundary o, Constructions constructions) {
+  static Opening opening(DeliveredBoundary o, Constructions constructions) {
     double tilt = o.face().tilt();
     OpeningType type =
         switch (o.role()) {

@@ -44,6 +44,8 @@ public record DeliveredBoundary(
     INTERNAL,
     EXTERNAL,
     EARTH,
+    /** Only construction: a boundary of type 2b. */
+    CONSTRUCTION,
     NOT_SAID
   }
 

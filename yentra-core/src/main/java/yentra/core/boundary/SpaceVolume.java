@@ -9,6 +9,7 @@ import yentra.core.geometry.OpenEdges;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
 import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Vec3;
 
 /**
  * The volume of one space, as its shell and its surfaces give it.
@@ -22,7 +23,7 @@ import yentra.core.geometry.Tolerance;
  * @param openPieces open edges; empty when the space is enclosed
  * @param holes what they outline
  * @param floorArea area in m² of the faces that face down (tilt above 120°)
- * @param volume m³; not meaningful unless enclosed
+ * @param volume m³; unless enclosed, that of the faces with the holes shut
  */
 public record SpaceVolume(
     Space space,
@@ -92,14 +93,35 @@ public record SpaceVolume(
             .filter(f -> f.tilt() > FLOOR_TILT)
             .mapToDouble(Polygon::area)
             .sum();
+    List<Hole> holes = Hole.from(open, tolerance);
     return new SpaceVolume(
         space,
         outward,
         inward,
         List.copyOf(open),
-        Hole.from(open, tolerance),
+        holes,
         floor,
-        outward.signedVolume());
+        filled(outward, holes).signedVolume());
+  }
+
+  /**
+   * The shell with its holes shut, so that the volume of a space that lacks a face does not depend
+   * on where the origin is. Each hole is turned so that the area vectors come closer to cancelling.
+   */
+  private static Shell filled(Shell open, List<Hole> holes) {
+    if (holes.isEmpty()) {
+      return open;
+    }
+    List<Polygon> faces = new ArrayList<>(open.faces());
+    Vec3 missing = faces.stream().map(Polygon::areaVector).reduce(Vec3.ZERO, Vec3::plus).negated();
+    List<Polygon> lids = new ArrayList<>(holes.stream().map(h -> Polygon.of(h.outline())).toList());
+    lids.sort(java.util.Comparator.comparingDouble(Polygon::area).reversed());
+    for (Polygon lid : lids) {
+      Polygon turned = lid.areaVector().dot(missing) < 0 ? lid.reversed() : lid;
+      faces.add(turned);
+      missing = missing.minus(turned.areaVector());
+    }
+    return Shell.of(faces);
   }
 
   private static double length(List<OpenEdges.Piece> pieces) {

@@ -32,6 +32,8 @@ public final class CheckContext {
   private final FrameDifference frames;
   private final Map<String, Integer> directions = new ConcurrentHashMap<>();
   private SpaceOverlaps overlaps;
+  private SurfaceIndex index;
+  private EnclosedSurfaces enclosed;
 
   /** Checks of an envelope that has no architectural model behind it, as from gbXML. */
   public CheckContext(Envelope envelope, Limits limits, Tolerance tolerance) {
@@ -135,6 +137,27 @@ public final class CheckContext {
       overlaps = SpaceOverlaps.of(volumes, tolerance);
     }
     return overlaps;
+  }
+
+  /** Surfaces by their place; made when first asked for. */
+  synchronized SurfaceIndex index() {
+    if (index == null) {
+      index = new SurfaceIndex(this);
+    }
+    return index;
+  }
+
+  /** Surfaces that look into enclosed volumes; worked out when first asked for. */
+  synchronized EnclosedSurfaces enclosed() {
+    if (enclosed == null) {
+      enclosed = EnclosedSurfaces.of(this);
+    }
+    return enclosed;
+  }
+
+  /** Keys of spaces that only group others; their volume is that of the rooms they hold. */
+  public java.util.Set<String> groupings() {
+    return GroupingSpace.groupings(this).keySet();
   }
 
   double limit(Descriptor check, String name) {

@@ -2,6 +2,7 @@ package yentra.core.check;
 
 import java.util.List;
 import java.util.function.Consumer;
+import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Surface;
 
 /**
@@ -26,7 +27,7 @@ final class InteriorWithoutPair implements Check {
   @Override
   public void run(CheckContext context, Consumer<Finding> report) {
     for (Surface s : context.envelope().surfaces()) {
-      if (s.type().isInterior() && s.sides().size() == 1) {
+      if (s.type().isInterior() && s.sides().size() == 1 && s.exposure() != Exposure.ADIABATIC) {
         report.accept(
             context
                 .finding(DESCRIPTOR, s.key())

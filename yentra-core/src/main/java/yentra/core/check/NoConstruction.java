@@ -30,7 +30,10 @@ final class NoConstruction implements Check {
   public void run(CheckContext context, Consumer<Finding> report) {
     for (Surface s : context.envelope().surfaces()) {
       boolean asked =
-          !s.type().isShading() && s.type() != SurfaceType.AIR && s.kind() != BoundaryKind.FACE;
+          !s.type().isShading()
+              && s.type() != SurfaceType.AIR
+              && s.kind() != BoundaryKind.FACE
+              && !(s.type() == SurfaceType.UNRESOLVED && s.kind() == BoundaryKind.DERIVED_2A);
       if (asked && (s.construction() == null || s.construction().isBlank())) {
         report.accept(
             context

@@ -25,8 +25,9 @@ final class NoSurfaces implements Check {
 
   @Override
   public void run(CheckContext context, Consumer<Finding> report) {
+    var groupings = GroupingSpace.groupings(context).keySet();
     for (Space s : context.envelope().spaces()) {
-      if (context.volumes().surfacesOf(s.key()).isEmpty()) {
+      if (!groupings.contains(s.key()) && context.volumes().surfacesOf(s.key()).isEmpty()) {
         report.accept(
             context
                 .finding(DESCRIPTOR, s.key())

@@ -26,7 +26,10 @@ public final class Envelope {
   private final Map<String, Construction> constructions;
   private final Map<String, String> parents;
 
-  /** The lists an envelope is made of. {@code orphans} are openings that lie in no surface. */
+  /**
+   * The lists an envelope is made of. {@code orphans} are openings that lie in no surface, {@code
+   * uncovered} enclosed volumes that no space covers.
+   */
   public record Parts(
       Delivered delivered,
       Site site,
@@ -40,7 +43,8 @@ public final class Envelope {
       List<Layer> layers,
       List<Material> materials,
       List<Glazing> glazings,
-      List<ReadNote> notes) {
+      List<ReadNote> notes,
+      List<Uncovered> uncovered) {
     public Parts {
       buildings = List.copyOf(buildings);
       storeys = List.copyOf(storeys);
@@ -53,6 +57,39 @@ public final class Envelope {
       materials = List.copyOf(materials);
       glazings = List.copyOf(glazings);
       notes = List.copyOf(notes);
+      uncovered = List.copyOf(uncovered);
+    }
+
+    /** Without volumes that no space covers. */
+    public Parts(
+        Delivered delivered,
+        Site site,
+        List<Building> buildings,
+        List<Storey> storeys,
+        List<Zone> zones,
+        List<Space> spaces,
+        List<Surface> surfaces,
+        List<Opening> orphans,
+        List<Construction> constructions,
+        List<Layer> layers,
+        List<Material> materials,
+        List<Glazing> glazings,
+        List<ReadNote> notes) {
+      this(
+          delivered,
+          site,
+          buildings,
+          storeys,
+          zones,
+          spaces,
+          surfaces,
+          orphans,
+          constructions,
+          layers,
+          materials,
+          glazings,
+          notes,
+          List.of());
     }
   }
 
@@ -133,6 +170,10 @@ public final class Envelope {
 
   public List<Glazing> glazings() {
     return parts.glazings;
+  }
+
+  public List<Uncovered> uncovered() {
+    return parts.uncovered;
   }
 
   public List<ReadNote> notes() {
@@ -221,7 +262,8 @@ public final class Envelope {
             parts.layers,
             parts.materials,
             parts.glazings,
-            parts.notes));
+            parts.notes,
+            parts.uncovered));
   }
 
   private Envelope with(List<Space> s, List<Surface> f, List<Opening> o, List<ReadNote> n) {
@@ -239,7 +281,8 @@ public final class Envelope {
             parts.layers,
             parts.materials,
             parts.glazings,
-            n));
+            n,
+            parts.uncovered));
   }
 
   /**
@@ -285,7 +328,8 @@ public final class Envelope {
             parts.layers,
             parts.materials,
             parts.glazings,
-            parts.notes));
+            parts.notes,
+            parts.uncovered.stream().map(u -> u.moved(t)).toList()));
   }
 
   /**

@@ -57,6 +57,10 @@ public record ReadNote(
     FAR_AWAY,
     /** Geometry that was simplified, or could not be read. */
     APPROXIMATED,
+    /** A space boundary that is not on its space. */
+    SPACE_BOUNDARY,
+    /** There are boundaries, but none of the second level. */
+    FIRST_LEVEL_ONLY,
     /** Something was taken for granted that the file does not say. */
     ASSUMED,
     /** Something in the file was not taken into the envelope. */

@@ -37,6 +37,9 @@ public record Surface(
   }
 
   public Exposure exposure() {
+    if ((kind == BoundaryKind.DERIVED_2B || kind == BoundaryKind.READ_2B) && sides.size() < 2) {
+      return Exposure.ADIABATIC;
+    }
     if (type.exposure() == Exposure.SPACE && sides.size() < 2) {
       return Exposure.UNRESOLVED;
     }
@@ -143,6 +146,30 @@ public record Surface(
   public Surface withConstruction(String c) {
     return new Surface(
         key, name, type, polygon, sides, c, thickness, kind, source, element, openings, extras);
+  }
+
+  /** The same surface of another kind; an air boundary that is none becomes a wall or slab. */
+  public Surface withKind(BoundaryKind k) {
+    double tilt = polygon.tilt();
+    SurfaceType t =
+        type != SurfaceType.AIR || k == BoundaryKind.VIRTUAL
+            ? type
+            : tilt < 60
+                ? SurfaceType.CEILING
+                : tilt > 120 ? SurfaceType.INTERIOR_FLOOR : SurfaceType.INTERIOR_WALL;
+    return new Surface(
+        key,
+        name,
+        t,
+        polygon,
+        sides,
+        construction,
+        thickness,
+        k,
+        source,
+        element,
+        openings,
+        extras);
   }
 
   public Surface withThickness(Double t) {

@@ -29,7 +29,7 @@ final class IfcBoundaries {
   private final IfcCurves curves;
   private final IfcShells shells;
   private final Tolerance tolerance;
-  private final List<String> problems = new ArrayList<>();
+  private final List<Problem> problems = new ArrayList<>();
   private int firstLevel;
 
   IfcBoundaries(IfcModel model, Tolerance tolerance) {
@@ -45,7 +45,10 @@ final class IfcBoundaries {
   /** A space that boundaries can belong to: its instance, key and body. */
   record Room(StepInstance instance, String key, Shell body) {}
 
-  List<String> problems() {
+  /** A boundary that could not be read. */
+  record Problem(String space, SourceRef source, String why) {}
+
+  List<Problem> problems() {
     return problems;
   }
 
@@ -74,7 +77,7 @@ final class IfcBoundaries {
         try {
           add(b, room, out);
         } catch (IfcGeometryException e) {
-          problems.add("The space boundary " + b.text(0) + " is left out: " + e.getMessage() + ".");
+          problems.add(new Problem(room.key, model.source(b), e.getMessage()));
         }
       }
     }
@@ -113,7 +116,9 @@ final class IfcBoundaries {
               host(element, filled),
               role,
               virtual,
-              side(b.enumeration(8)),
+              b.text(3).strip().equalsIgnoreCase("2b")
+                  ? OtherSide.CONSTRUCTION
+                  : side(b.enumeration(8)),
               corresponding == null
                   ? ""
                   : prefix + IfcNames.xmlId(corresponding.text(0)) + (i == 0 ? "" : "-" + (i + 1)),

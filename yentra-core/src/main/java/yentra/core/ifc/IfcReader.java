@@ -8,23 +8,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
-import yentra.core.boundary.BoundaryMatching;
+import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.DeliveredBoundary;
-import yentra.core.envelope.BoundaryKind;
+import yentra.core.boundary.DeliveredJudgement;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.ReadNote;
-import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
-import yentra.core.envelope.Surface;
-import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.envelope.Zone;
-import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
@@ -56,6 +52,7 @@ public final class IfcReader {
   private final List<ReadNote> notes = new ArrayList<>();
   private final Map<Integer, String> storeyKeys = new LinkedHashMap<>();
   private final Map<Integer, String> zoneOf = new HashMap<>();
+  private BoundaryOptions options = BoundaryOptions.STANDARD;
   private Double groundLevel;
 
   private IfcReader(
@@ -77,12 +74,20 @@ public final class IfcReader {
    */
   public static Envelope read(byte[] bytes, ReadLimits limits, Tolerance tolerance)
       throws UnreadableException {
-    return envelope(IfcModel.of(bytes, limits, tolerance), tolerance);
+    return read(bytes, limits, BoundaryOptions.STANDARD, tolerance);
+  }
+
+  /** The same, with a choice of where the boundaries come from. */
+  public static Envelope read(
+      byte[] bytes, ReadLimits limits, BoundaryOptions options, Tolerance tolerance)
+      throws UnreadableException {
+    IfcModel model = IfcModel.of(bytes, limits, tolerance);
+    return envelope(model, model, null, options, tolerance);
   }
 
   /** The envelope that the model's spaces and their delivered boundaries give. */
   public static Envelope envelope(IfcModel model, Tolerance tolerance) {
-    return new IfcReader(model, model, e -> true, tolerance).envelope();
+    return envelope(model, model, null, tolerance);
   }
 
   /**
@@ -102,9 +107,28 @@ public final class IfcReader {
    */
   public static Envelope envelope(
       IfcModel model, ArchitecturalModel scoped, Double groundLevel, Tolerance tolerance) {
+    return envelope(model, scoped, groundLevel, BoundaryOptions.STANDARD, tolerance);
+  }
+
+  /**
+   * The same, with a choice of where the boundaries come from.
+   *
+   * @param groundLevel in model coordinates, metres; null for what the file says
+   */
+  public static Envelope envelope(
+      IfcModel model,
+      ArchitecturalModel scoped,
+      Double groundLevel,
+      BoundaryOptions options,
+      Tolerance tolerance) {
     IfcReader reader =
-        new IfcReader(model, scoped, e -> scoped.element(e.key()).isPresent(), tolerance);
+        new IfcReader(
+            model,
+            scoped,
+            scoped == model ? e -> true : e -> scoped.element(e.key()).isPresent(),
+            tolerance);
     reader.groundLevel = groundLevel;
+    reader.options = options;
     return reader.envelope();
   }
 
@@ -118,12 +142,12 @@ public final class IfcReader {
     double ground = groundLevel();
     IfcBoundaries reader = new IfcBoundaries(model, tolerance);
     List<DeliveredBoundary> boundaries = unique(reader.read(rooms));
-    reader.problems().forEach(p -> note(ReadNote.Kind.LEFT_OUT, "", p, 0));
     outOfScope(boundaries);
-    BoundaryMatching.Result matched =
-        new BoundaryMatching(ground, tolerance).match(boundaries, constructions);
-    List<Surface> surfaces = new ArrayList<>(matched.surfaces());
-    unresolved(spaces, boundaries, surfaces, reader.firstLevel());
+    IfcSpaceSurfaces bounded =
+        new IfcSpaceSurfaces(model, inScope, constructions, options, ground, tolerance);
+    bounded.make(spaces, boundaries, reader.firstLevel());
+    bounded.notes().forEach(n -> note(ReadNote.Kind.ASSUMED, "", n, 0));
+    boundaryNotes(reader, boundaries, bounded.astray());
     if (!constructions.layers().isEmpty()) {
       note(
           ReadNote.Kind.ASSUMED,
@@ -140,18 +164,70 @@ public final class IfcReader {
             storeys,
             zones,
             spaces,
-            surfaces,
-            matched.orphans(),
+            bounded.surfaces(),
+            bounded.orphans(),
             constructions.constructions(),
             constructions.layers(),
             constructions.materials(),
             constructions.glazings(),
-            notes));
+            notes,
+            bounded.uncovered()));
   }
 
   private void note(ReadNote.Kind kind, String object, String message, int instance) {
     int[] place = instance == 0 ? new int[] {0, 0} : file.place(instance);
     notes.add(new ReadNote(kind, object, "", "", 1, message, place[0], place[1]));
+  }
+
+  private void boundaryNotes(
+      IfcBoundaries reader,
+      List<DeliveredBoundary> boundaries,
+      List<DeliveredJudgement.Astray> astray) {
+    for (IfcBoundaries.Problem p : reader.problems()) {
+      notes.add(
+          new ReadNote(
+              ReadNote.Kind.SPACE_BOUNDARY,
+              p.space(),
+              "",
+              "",
+              1,
+              "The space boundary is left out: " + p.why() + ".",
+              p.source().line(),
+              p.source().column(),
+              List.of(p.source().id())));
+    }
+    for (DeliveredJudgement.Astray a : astray) {
+      notes.add(
+          new ReadNote(
+              ReadNote.Kind.SPACE_BOUNDARY,
+              a.boundary().space(),
+              "",
+              String.format(java.util.Locale.ROOT, "%.6f", a.by()),
+              1,
+              String.format(
+                  java.util.Locale.ROOT,
+                  a.off()
+                      ? "The space boundary lies %.3f m off the face of its space"
+                      : "The space boundary reaches %.3f m over the edge of its space's face",
+                  a.by()),
+              a.boundary().source().line(),
+              a.boundary().source().column(),
+              List.of(a.boundary().source().id())));
+    }
+    if (reader.firstLevel() > 0 && boundaries.isEmpty() && reader.problems().isEmpty()) {
+      notes.add(
+          new ReadNote(
+              ReadNote.Kind.FIRST_LEVEL_ONLY,
+              "",
+              "",
+              "",
+              reader.firstLevel(),
+              "All "
+                  + reader.firstLevel()
+                  + " space boundaries of the delivery are of the first level, and do not say what lies on the other side",
+              0,
+              0));
+    }
   }
 
   /** Says which elements bound spaces although they are out of scope. */
@@ -376,8 +452,8 @@ public final class IfcReader {
   }
 
   /**
-   * What the project says, else ElevationOfTerrain less ElevationOfRefHeight where stated, else the
-   * lowest storey that is not below zero, else 0.
+   * What the project says, else ElevationOfTerrain less ElevationOfRefHeight above the building's
+   * own placement where stated, else 0.
    */
   private double groundLevel() {
     if (groundLevel != null) {
@@ -386,11 +462,25 @@ public final class IfcReader {
     for (int id : file.ofType("IFCBUILDING")) {
       StepInstance b = file.get(id);
       if (b != null && b.number(10).isPresent()) {
-        return (b.number(10).get() - b.number(9).orElse(0.0)) * units.length();
+        return base(b) + (b.number(10).get() - b.number(9).orElse(0.0)) * units.length();
       }
     }
     note(ReadNote.Kind.ASSUMED, "", "ground level not stated: 0.00 m assumed", 0);
     return 0;
+  }
+
+  /** Height of the building's reference level. */
+  private double base(StepInstance building) {
+    try {
+      return building.ref(5) == 0 ? 0 : model.placements().local(building.ref(5)).origin().z();
+    } catch (IfcGeometryException e) {
+      note(
+          ReadNote.Kind.LEFT_OUT,
+          "",
+          "The placement of the building cannot be read: " + e.getMessage() + ".",
+          building.id());
+      return 0;
+    }
   }
 
   private static List<DeliveredBoundary> unique(List<DeliveredBoundary> boundaries) {
@@ -404,52 +494,5 @@ public final class IfcReader {
       out.add(b.withKey(key));
     }
     return out;
-  }
-
-  /**
-   * The faces of spaces that have no second-level boundaries, as surfaces that are not resolved.
-   */
-  private void unresolved(
-      List<Space> spaces,
-      List<DeliveredBoundary> boundaries,
-      List<Surface> surfaces,
-      int firstLevel) {
-    Set<String> bounded = new HashSet<>();
-    boundaries.forEach(b -> bounded.add(b.space()));
-    int n = 0;
-    for (Space s : spaces) {
-      if (bounded.contains(s.key()) || s.shell().isEmpty()) {
-        continue;
-      }
-      n++;
-      List<Polygon> faces = Shell.of(s.shell()).outward(tolerance.gap()).faces();
-      for (int i = 0; i < faces.size(); i++) {
-        surfaces.add(
-            new Surface(
-                "su_" + s.key().substring(3) + "_" + (i + 1),
-                "",
-                SurfaceType.UNRESOLVED,
-                faces.get(i),
-                List.of(Side.of(s.key())),
-                null,
-                null,
-                BoundaryKind.FACE,
-                s.source(),
-                null,
-                List.of(),
-                Extras.NONE));
-      }
-    }
-    if (n > 0) {
-      note(
-          ReadNote.Kind.ASSUMED,
-          "",
-          n
-              + (n == 1 ? " space has" : " spaces have")
-              + " no second-level boundaries"
-              + (firstLevel > 0 ? " (" + firstLevel + " of the first level)" : "")
-              + ": the faces of the body are taken as surfaces, and what lies behind them is not resolved",
-          0);
-    }
   }
 }

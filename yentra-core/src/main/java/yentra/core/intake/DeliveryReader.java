@@ -4,6 +4,7 @@ import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import yentra.core.boundary.BoundaryOptions;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
@@ -16,10 +17,19 @@ import yentra.core.model.ArchitecturalModel;
 /** Reads a delivered file of either format into an envelope. */
 public final class DeliveryReader {
   private final ReadLimits limits;
+  private final BoundaryOptions boundaries;
   private final Tolerance tolerance;
 
   public DeliveryReader(ReadLimits limits, Tolerance tolerance) {
+    this(limits, BoundaryOptions.STANDARD, tolerance);
+  }
+
+  /**
+   * @param boundaries where the boundaries of an IFC delivery come from
+   */
+  public DeliveryReader(ReadLimits limits, BoundaryOptions boundaries, Tolerance tolerance) {
     this.limits = limits;
+    this.boundaries = boundaries;
     this.tolerance = tolerance;
   }
 
@@ -71,7 +81,8 @@ public final class DeliveryReader {
               format == DeliveryFormat.IFCZIP ? IfcArchive.unpack(bytes, limits) : bytes,
               limits,
               tolerance);
-      return new Reading(DeliveryFormat.IFC, IfcReader.envelope(model, tolerance), model);
+      return new Reading(
+          DeliveryFormat.IFC, IfcReader.envelope(model, model, null, boundaries, tolerance), model);
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }

@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import yentra.core.Fixtures;
+import yentra.core.boundary.BoundaryOptions;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
@@ -85,7 +86,10 @@ class IfcBoundariesTest {
 
   private static Envelope read(String text) throws UnreadableException {
     return IfcReader.read(
-        text.getBytes(StandardCharsets.ISO_8859_1), ReadLimits.standard(), Fixtures.TOLERANCE);
+        text.getBytes(StandardCharsets.ISO_8859_1),
+        ReadLimits.standard(),
+        BoundaryOptions.KEEP,
+        Fixtures.TOLERANCE);
   }
 
   @ParameterizedTest
@@ -136,7 +140,7 @@ class IfcBoundariesTest {
         .as("the body's faces")
         .hasSize(6)
         .allMatch(s -> s.exposure() == Exposure.UNRESOLVED);
-    assertThat(first.notes()).anyMatch(n -> n.message().contains("1 of the first level"));
+    assertThat(first.notes()).anyMatch(n -> n.kind() == ReadNote.Kind.FIRST_LEVEL_ONLY);
   }
 
   @Test
@@ -157,8 +161,8 @@ class IfcBoundariesTest {
     assertThat(e.notes())
         .anyMatch(
             n ->
-                n.kind() == ReadNote.Kind.LEFT_OUT
-                    && n.message().contains("0000000000000000000050")
+                n.kind() == ReadNote.Kind.SPACE_BOUNDARY
+                    && n.names().contains("0000000000000000000050")
                     && n.message().contains("no connection geometry"));
     Envelope curved = read(file(SECOND_LEVEL, "#60=IFCCYLINDRICALSURFACE(#6,2.);"));
     assertThat(curved.notes()).anyMatch(n -> n.message().contains("IfcCylindricalSurface"));

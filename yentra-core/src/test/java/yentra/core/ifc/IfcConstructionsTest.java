@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
+import yentra.core.boundary.BoundaryOptions;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Material;
@@ -32,7 +33,10 @@ class IfcConstructionsTest {
 
   private static Envelope read(String text) throws UnreadableException {
     return IfcReader.read(
-        text.getBytes(StandardCharsets.ISO_8859_1), ReadLimits.standard(), Fixtures.TOLERANCE);
+        text.getBytes(StandardCharsets.ISO_8859_1),
+        ReadLimits.standard(),
+        BoundaryOptions.KEEP,
+        Fixtures.TOLERANCE);
   }
 
   private static Construction construction(Envelope e) {

@@ -11,6 +11,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import yentra.core.Fixtures;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.boundary.SpaceVolumes;
+import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.ReadNote;
@@ -146,9 +147,12 @@ class IfcReaderTest {
   }
 
   @Test
-  void aSpaceWithoutBoundariesGetsItsFacesAndSaysSo() throws Exception {
+  void boundariesThatTheDeliveryHasNotAreDerivedAndThatIsSaid() throws Exception {
     Envelope e = read(file("IFC4", "#7,#12", "", RECTANGLE));
-    assertThat(e.surfaces()).hasSize(6).allMatch(s -> s.type() == SurfaceType.UNRESOLVED);
+    assertThat(e.surfaces())
+        .hasSize(6)
+        .noneMatch(s -> s.type() == SurfaceType.UNRESOLVED)
+        .allMatch(s -> s.kind() == BoundaryKind.DERIVED_2A);
     assertThat(e.notes())
         .anyMatch(
             n ->

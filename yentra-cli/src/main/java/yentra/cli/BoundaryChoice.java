@@ -1,0 +1,33 @@
+package yentra.cli;
+
+import picocli.CommandLine.Option;
+import yentra.core.boundary.BoundaryOptions;
+import yentra.core.boundary.DerivationOptions;
+
+/** The options that say where the boundaries of an IFC file come from. */
+final class BoundaryChoice {
+  /** What becomes of strips with only construction behind them. */
+  enum Slivers {
+    ABSORB,
+    KEEP
+  }
+
+  @Option(
+      names = "--boundaries",
+      defaultValue = "AUTO",
+      description =
+          "auto: the delivery's second-level boundaries where they are sound, else derived; keep: as delivered; derive: all derived (default: auto)")
+  private BoundaryOptions.Mode mode;
+
+  @Option(
+      names = "--slivers",
+      defaultValue = "ABSORB",
+      description =
+          "absorb: strips with only construction behind them go to the outdoor or ground surface beside them; keep: they stay (default: absorb)")
+  private Slivers slivers;
+
+  BoundaryOptions options() {
+    return new BoundaryOptions(
+        mode, DerivationOptions.STANDARD.absorbing(slivers == Slivers.ABSORB));
+  }
+}

@@ -1,0 +1,358 @@
+package yentra.core.boundary;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.operation.overlayng.OverlayNG;
+import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
+import yentra.core.boundary.Surroundings.Behind;
+import yentra.core.boundary.Surroundings.Face;
+import yentra.core.boundary.Surroundings.Near;
+import yentra.core.boundary.Surroundings.Sight;
+import yentra.core.envelope.BoundaryKind;
+import yentra.core.envelope.Extras;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.Side;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.Uncovered;
+import yentra.core.geometry.Plane;
+import yentra.core.geometry.PlaneFrame;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Straightening;
+import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Vec3;
+
+/**
+ * Derives second-level space boundaries from the bodies of spaces and elements.
+ *
+ * <p>Method: every flat face of a space is cut into cells by the projected edges of all that lies
+ * within reach in front of it ({@link FaceCells}). From a point of each cell a line is followed
+ * along the normal ({@link Surroundings}): through construction, and air no thicker than a cavity,
+ * to the face of another space, to free air, ground, an enclosed volume, or construction without
+ * end. Cells with the same behind them are joined ({@link Region}). Two faces that see each other
+ * become one interior surface whose outline is that of the first, projected onto the plane of the
+ * second, so that both sides are equal and opposite. All surfaces of a space together are its
+ * body's faces.
+ *
+ * <p>Metres, model coordinates. The result does not depend on the order in which spaces and
+ * elements are given.
+ */
+public final class BoundaryDerivation {
+  private final List<Room> rooms;
+  private final List<Barrier> barriers;
+  private final List<Cut> cuts;
+  private final double groundLevel;
+  private final DerivationOptions options;
+  private final Tolerance tolerance;
+  private final SurfaceTypes types = SurfaceTypes.STANDARD;
+  private final List<String> problems = new ArrayList<>();
+
+  /**
+   * @param surfaces in the order of the spaces' keys and their faces
+   * @param orphans windows and doors whose element bounds a space, but which lie in no surface
+   * @param unpaired what could not be derived, in sentences
+   */
+  public record Result(
+      List<Surface> surfaces,
+      List<Opening> orphans,
+      List<Uncovered> uncovered,
+      List<String> unpaired) {}
+
+  public BoundaryDerivation(
+      List<Room> rooms,
+      List<Barrier> barriers,
+      List<Cut> cuts,
+      double groundLevel,
+      DerivationOptions options,
+      Tolerance tolerance) {
+    this.rooms = rooms.stream().sorted(Comparator.comparing(Room::key)).toList();
+    this.barriers =
+        barriers.stream()
+            .sorted(
+                Comparator.comparing(Barrier::element).thenComparing(b -> new PointOrder(b.body())))
+            .toList();
+    this.cuts = cuts;
+    this.groundLevel = groundLevel;
+    this.options = options;
+    this.tolerance = tolerance;
+  }
+
+  /** Parts of one element by the place of their first point, so that their order is fixed. */
+  private record PointOrder(List<Polygon> body) implements Comparable<PointOrder> {
+    @Override
+    public int compareTo(PointOrder o) {
+      return ORDER.compare(least(), o.least());
+    }
+
+    private Vec3 least() {
+      return body.stream().flatMap(p -> p.outer().stream()).min(ORDER).orElse(Vec3.ZERO);
+    }
+  }
+
+  private static final Comparator<Vec3> ORDER =
+      Comparator.comparingDouble(Vec3::x).thenComparingDouble(Vec3::y).thenComparingDouble(Vec3::z);
+
+  private record Regions(PlaneFrame frame, List<Region> list) {}
+
+  /** A surface in the making. */
+  private record Draft(
+      Region region,
+      Face face,
+      PlaneFrame frame,
+      Face partner,
+      org.locationtech.jts.geom.Polygon outline) {}
+
+  public Result derive(BoundaryMatching.Constructions constructions) {
+    Surroundings around = new Surroundings(rooms, barriers, groundLevel, options, tolerance);
+    List<Regions> all = around.faces().parallelStream().map(f -> regions(around, f)).toList();
+    List<Draft> drafts = new ArrayList<>();
+    Map<Integer, List<Geometry>> taken = new HashMap<>();
+    for (Face f : around.faces()) {
+      Regions here = all.get(f.number());
+      for (Region r : here.list) {
+        if (r.behind() != Behind.SPACE) {
+          drafts.add(new Draft(r, f, here.frame, null, r.outline()));
+        } else if (f.number() < r.target()) {
+          pair(f, here.frame, r, around.face(r.target()), all, taken, drafts);
+        }
+      }
+    }
+    for (Face f : around.faces()) {
+      unpaired(f, all.get(f.number()), taken.getOrDefault(f.number(), List.of()), around, drafts);
+    }
+    return surfaces(drafts, around, constructions);
+  }
+
+  private Regions regions(Surroundings around, Face f) {
+    Near near = around.near(f);
+    FaceCells cells =
+        new FaceCells(
+            f.polygon(),
+            -tolerance.gap(),
+            options.reach() + tolerance.gap(),
+            new double[] {options.gapLimit(), options.reach()},
+            tolerance.length());
+    around.addEdges(f, near, cells);
+    List<FaceCells.Cell> list = cells.cells();
+    List<Sight> sights = list.stream().map(c -> around.look(f, near, c.inside())).toList();
+    List<Region> regions = Region.of(cells.frame(), list, sights);
+    return new Regions(
+        cells.frame(),
+        Region.absorbed(regions, options.absorb()).stream()
+            .sorted(
+                Comparator.comparingDouble((Region r) -> r.inside().x())
+                    .thenComparingDouble(r -> r.inside().y())
+                    .thenComparingDouble(r -> r.inside().z()))
+            .toList());
+  }
+
+  /** Makes one surface of what two faces see of each other. */
+  private void pair(
+      Face f,
+      PlaneFrame frame,
+      Region r,
+      Face g,
+      List<Regions> all,
+      Map<Integer, List<Geometry>> taken,
+      List<Draft> drafts) {
+    Regions there = all.get(g.number());
+    double turned = 180 - f.polygon().plane().angleTo(g.polygon().plane());
+    List<Geometry> back =
+        there.list.stream()
+            .filter(o -> o.behind() == Behind.SPACE && o.target() == f.number())
+            .map(o -> (Geometry) o.outline())
+            .toList();
+    if (turned > tolerance.angle() || back.isEmpty()) {
+      return;
+    }
+    Geometry mine = there.frame.project(frame.lift(r.outline()).get(0));
+    Geometry common = OverlayNGRobust.overlay(mine, Region.union(back), OverlayNG.INTERSECTION);
+    double slack = tolerance.length() * r.outline().getLength();
+    if (mine.getArea() - common.getArea() <= slack) {
+      taken.computeIfAbsent(g.number(), k -> new ArrayList<>()).add(mine);
+      taken.computeIfAbsent(f.number(), k -> new ArrayList<>()).add(r.outline());
+      drafts.add(new Draft(r, f, frame, g, r.outline()));
+      return;
+    }
+    for (Polygon part : there.frame.lift(common)) {
+      org.locationtech.jts.geom.Polygon own = frame.project(part);
+      if (own.getArea() > slack) {
+        taken.computeIfAbsent(g.number(), k -> new ArrayList<>()).add(there.frame.project(part));
+        taken.computeIfAbsent(f.number(), k -> new ArrayList<>()).add(own);
+        drafts.add(new Draft(r, f, frame, g, own));
+      }
+    }
+  }
+
+  /** What sees a face that does not see it: left for itself, and said. */
+  private void unpaired(
+      Face f, Regions here, List<Geometry> taken, Surroundings around, List<Draft> drafts) {
+    for (Region r : here.list) {
+      if (r.behind() != Behind.SPACE) {
+        continue;
+      }
+      Geometry left =
+          taken.isEmpty()
+              ? r.outline()
+              : OverlayNGRobust.overlay(r.outline(), Region.union(taken), OverlayNG.DIFFERENCE);
+      for (int i = 0; i < left.getNumGeometries(); i++) {
+        if (left.getGeometryN(i) instanceof org.locationtech.jts.geom.Polygon p
+            && p.getArea() > Math.max(0.001, 2 * tolerance.length() * p.getLength())) {
+          drafts.add(
+              new Draft(
+                  new Region(Behind.OVERLAP, -1, r.main(), r.through(), r.depth(), p, r.inside()),
+                  f,
+                  here.frame,
+                  null,
+                  p));
+          problems.add(
+              String.format(
+                  java.util.Locale.ROOT,
+                  "%.3f m² of a face of %s look at %s, which does not look back: what lies behind them is not resolved",
+                  p.getArea(),
+                  name(f),
+                  name(around.face(r.target()))));
+        }
+      }
+    }
+  }
+
+  private String name(Face f) {
+    return rooms.get(f.room()).key();
+  }
+
+  private Result surfaces(
+      List<Draft> drafts, Surroundings around, BoundaryMatching.Constructions constructions) {
+    SurfaceKeys keys = new SurfaceKeys();
+    OpeningProjection projection = new OpeningProjection(cuts, options, tolerance);
+    List<Surface> out = new ArrayList<>();
+    List<Draft> voids = new ArrayList<>();
+    Set<String> bounding = new LinkedHashSet<>();
+    for (Draft d : drafts) {
+      d.region.through().forEach(b -> bounding.add(b.element()));
+      if (d.region.behind() == Behind.VOID) {
+        voids.add(d);
+      }
+      out.add(surface(d, keys, projection, constructions));
+    }
+    List<Opening> orphans = new ArrayList<>();
+    for (Cut c : projection.left(bounding, barriers)) {
+      orphans.add(projection.orphan(c, constructions));
+    }
+    return new Result(out, orphans, uncovered(voids, around), List.copyOf(problems));
+  }
+
+  private Surface surface(
+      Draft d,
+      SurfaceKeys keys,
+      OpeningProjection projection,
+      BoundaryMatching.Constructions constructions) {
+    Region r = d.region;
+    Room room = rooms.get(d.face.room());
+    Room other = d.partner == null ? null : rooms.get(d.partner.room());
+    Polygon face = Straightening.of(d.frame.lift(d.outline).get(0), tolerance);
+    Barrier main = r.main();
+    boolean air = r.behind() == Behind.SPACE && main == null && r.depth() <= tolerance.gap();
+    String key =
+        keys.of(
+            "su_",
+            room.key(),
+            other == null ? r.behind().name() : other.key(),
+            main == null ? "" : main.element());
+    List<Side> sides = new ArrayList<>();
+    sides.add(Side.of(room.key(), face));
+    if (other != null) {
+      sides.add(Side.of(other.key(), onto(face, d.partner.polygon().plane())));
+    }
+    DeliveredBoundary known = boundary(key, room.key(), face, main);
+    List<Opening> openings =
+        air || r.behind() == Behind.CONSTRUCTION || r.behind() == Behind.OVERLAP
+            ? List.of()
+            : projection.in(key, room.key(), d.frame, d.outline, r, constructions);
+    return new Surface(
+        key,
+        main == null ? "" : main.source().name(),
+        air ? SurfaceType.AIR : type(r, face),
+        face,
+        sides,
+        air || main == null ? null : constructions.construction(known),
+        r.behind() == Behind.GROUND || r.behind() == Behind.OUTDOOR || other != null
+            ? Double.valueOf(Math.max(0, r.depth()))
+            : null,
+        air
+            ? BoundaryKind.VIRTUAL
+            : r.behind() == Behind.CONSTRUCTION ? BoundaryKind.DERIVED_2B : BoundaryKind.DERIVED_2A,
+        main == null ? room.source() : main.source(),
+        main == null ? null : main.source(),
+        openings,
+        Extras.NONE);
+  }
+
+  static DeliveredBoundary boundary(String key, String space, Polygon face, Barrier main) {
+    return new DeliveredBoundary(
+        key,
+        space,
+        face,
+        main == null ? null : main.source(),
+        main == null ? "" : main.element(),
+        "",
+        DeliveredBoundary.Role.SURFACE,
+        false,
+        DeliveredBoundary.OtherSide.NOT_SAID,
+        "",
+        null);
+  }
+
+  private SurfaceType type(Region r, Polygon face) {
+    double tilt = face.tilt();
+    return switch (r.behind()) {
+      case SPACE, CONSTRUCTION -> types.betweenSpaces(tilt);
+      case OUTDOOR -> types.outdoor(tilt);
+      case GROUND -> types.ground(tilt, groundLevel - face.box().max().z());
+      case VOID, OVERLAP -> SurfaceType.UNRESOLVED;
+    };
+  }
+
+  /** The polygon projected onto a plane that faces it, in the direction of that plane. */
+  private static Polygon onto(Polygon p, Plane plane) {
+    return new Polygon(
+            p.outer().stream().map(plane::project).toList(),
+            p.holes().stream().map(h -> h.stream().map(plane::project).toList()).toList())
+        .reversed();
+  }
+
+  /** Enclosed volumes that no space covers, each once. */
+  private List<Uncovered> uncovered(List<Draft> voids, Surroundings around) {
+    UncoveredVolumes volumes = new UncoveredVolumes(around.scene(), tolerance);
+    for (Draft d : voids) {
+      Vec3 n = d.face.polygon().normal();
+      Coordinate c = d.frame.to2d(d.region.inside());
+      Vec3 eye = d.frame.to3d(c).plus(n.times(d.region.depth() + 0.02));
+      volumes.seen(rooms.get(d.face.room()).key(), eye);
+    }
+    return volumes.found();
+  }
+
+  /** Keys that are the same for the same space, neighbour and element in every delivery. */
+  private static final class SurfaceKeys {
+    private final Map<String, Integer> counts = new TreeMap<>();
+
+    String of(String prefix, String... parts) {
+      String seed = String.join("|", parts);
+      int n = counts.merge(seed, 1, Integer::sum);
+      long h = 0xcbf29ce484222325L;
+      for (char c : (seed + "|" + n).toCharArray()) {
+        h = (h ^ c) * 0x100000001b3L;
+      }
+      return prefix + String.format(java.util.Locale.ROOT, "%016x", h);
+    }
+  }
+}

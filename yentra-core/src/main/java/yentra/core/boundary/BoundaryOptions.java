@@ -1,0 +1,26 @@
+package yentra.core.boundary;
+
+/**
+ * Where a delivery's second-level boundaries come from.
+ *
+ * @param mode whether to take those it brings
+ * @param derivation how others are made
+ */
+public record BoundaryOptions(Mode mode, DerivationOptions derivation) {
+  public static final BoundaryOptions STANDARD =
+      new BoundaryOptions(Mode.AUTO, DerivationOptions.STANDARD);
+
+  /** What the delivery brings, as it is. */
+  public static final BoundaryOptions KEEP =
+      new BoundaryOptions(Mode.KEEP, DerivationOptions.STANDARD);
+
+  /** Whether delivered boundaries are taken. */
+  public enum Mode {
+    /** Those of each space are kept where they are sound, else derived. */
+    AUTO,
+    /** They are kept as they are; spaces without any have unresolved faces. */
+    KEEP,
+    /** They are all derived. */
+    DERIVE
+  }
+}

@@ -1,0 +1,83 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+import yentra.core.envelope.BoundaryKind;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.PlanarOverlay;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Vec3;
+
+/** ADJ-503: two facing surfaces of different spaces are both exterior. */
+final class FacingExterior implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "ADJ-503",
+          Severity.ERROR,
+          "two facing surfaces of different spaces are both exterior",
+          "Surfaces with one space each whose outer sides look at each other across no more than a wall, with nothing between them; derived surfaces are proven and not asked.",
+          "Heat flow between the rooms is lost and both lose heat to outdoor air instead.",
+          List.of(
+              new Limit("overlap", "m2", 0.1, 0.001, 10),
+              new Limit("distance", "m", 0.6, 0.01, 2)));
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    double least = context.limit(DESCRIPTOR, "overlap");
+    double reach = context.limit(DESCRIPTOR, "distance");
+    SurfaceIndex index = context.index();
+    List<Surface> all = context.envelope().surfaces();
+    for (int i = 0; i < all.size(); i++) {
+      Surface a = all.get(i);
+      if (!asked(a)) {
+        continue;
+      }
+      Polygon pa = index.outward(i);
+      for (int j : index.near(pa.box().grown(reach))) {
+        Surface b = all.get(j);
+        if (j <= i || !asked(b) || a.sides().get(0).space().equals(b.sides().get(0).space())) {
+          continue;
+        }
+        Polygon pb = index.outward(j);
+        double apart = pa.plane().distance(pb.mean());
+        boolean facing =
+            180 - pa.plane().angleTo(pb.plane()) <= context.tolerance().angle()
+                && apart >= -context.tolerance().gap()
+                && apart <= reach;
+        if (!facing) {
+          continue;
+        }
+        double common = PlanarOverlay.commonArea(pa, pb);
+        if (common > least && !index.between(i, j, apart)) {
+          report.accept(
+              context
+                  .finding(DESCRIPTOR, a.key(), b.key())
+                  .measured(Math.max(0, apart), reach, "m")
+                  .evidence(Evidence.areas(PlanarOverlay.intersection(pa, pb)))
+                  .says(
+                      "The "
+                          + context.naming().surface(a)
+                          + " and the "
+                          + context.naming().surface(b)
+                          + " face each other across "
+                          + Text.length(Math.max(0, apart))
+                          + " on "
+                          + Text.area(common)
+                          + ", but both are exterior."));
+        }
+      }
+    }
+  }
+
+  private static boolean asked(Surface s) {
+    return s.type().isExterior()
+        && s.sides().size() == 1
+        && s.kind() != BoundaryKind.DERIVED_2A
+        && !s.polygon().normal().equals(Vec3.ZERO);
+  }
+}

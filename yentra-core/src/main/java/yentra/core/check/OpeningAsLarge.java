@@ -1,0 +1,46 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.Surface;
+
+/** OPN-604: an opening as large as its parent. */
+final class OpeningAsLarge implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "OPN-604",
+          Severity.WARNING,
+          "an opening as large as its parent",
+          "The opening's area is held against its parent's.",
+          "Many simulations need some wall around an opening.",
+          List.of(new Limit("share", "%", 99, 50, 100)));
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    double limit = context.limit(DESCRIPTOR, "share");
+    for (Surface s : context.envelope().surfaces()) {
+      for (Opening o : s.openings()) {
+        double share = 100 * o.polygon().area() / Math.max(1e-9, s.polygon().area());
+        if (share > limit && s.polygon().area() > 1e-6) {
+          report.accept(
+              context
+                  .finding(DESCRIPTOR, o.key(), s.key())
+                  .measured(share, limit, "%")
+                  .evidence(Evidence.area(o.polygon()))
+                  .says(
+                      "The "
+                          + context.naming().opening(o)
+                          + " takes up "
+                          + Text.percent(share / 100)
+                          + " of it."));
+        }
+      }
+    }
+  }
+}

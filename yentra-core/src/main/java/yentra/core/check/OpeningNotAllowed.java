@@ -1,0 +1,47 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.OpeningType;
+import yentra.core.envelope.Surface;
+
+/** OPN-605: an opening of a type that is not allowed where it is. */
+final class OpeningNotAllowed implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "OPN-605",
+          Severity.ERROR,
+          "an opening of a type that is not allowed where it is",
+          "Holes in surfaces to outdoor air or ground, and windows against the ground.",
+          "A simulation refuses it, or loses air or light that are not there.",
+          List.of());
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    for (Surface s : context.envelope().surfaces()) {
+      for (Opening o : s.openings()) {
+        boolean hole = o.type() == OpeningType.AIR && s.type().isExterior();
+        boolean buried = s.type().isGround() && o.type().isGlazed();
+        if (hole || buried) {
+          report.accept(
+              context
+                  .finding(DESCRIPTOR, o.key(), s.key())
+                  .measured(o.polygon().area(), 0.0, "m2")
+                  .evidence(Evidence.area(o.polygon()))
+                  .says(
+                      "The "
+                          + context.naming().opening(o)
+                          + (hole
+                              ? " is filled by nothing, and that surface is exterior."
+                              : " looks into the ground.")));
+        }
+      }
+    }
+  }
+}

@@ -1,0 +1,38 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+import yentra.core.envelope.BoundaryKind;
+import yentra.core.envelope.Surface;
+
+/** ADJ-507: both adjacent spaces are the same space. */
+final class SameSpaceTwice implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "ADJ-507",
+          Severity.WARNING,
+          "both adjacent spaces are the same space",
+          "Surfaces that name one space on both sides; the two sides of a free column, which derivation finds, are not reported.",
+          "No heat flows through it; as a wall of the room it is missing.",
+          List.of());
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    for (Surface s : context.envelope().surfaces()) {
+      if (s.isWithinOneSpace() && s.kind() != BoundaryKind.DERIVED_2A) {
+        report.accept(
+            context
+                .finding(DESCRIPTOR, s.key())
+                .measured(2, 1.0, "count")
+                .evidence(Evidence.area(s.polygon()))
+                .says(
+                    "The " + context.naming().surface(s) + " names the same space on both sides."));
+      }
+    }
+  }
+}

@@ -1,0 +1,102 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.PlanarOverlay;
+
+/** ADJ-511: a matched pair whose two sides differ in area or construction. */
+final class SidesDiffer implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "ADJ-511",
+          Severity.ERROR,
+          "a matched pair whose two sides differ in area or construction",
+          "The polygons of both sides of a surface, and pairs that are written as two surfaces between the same spaces, are compared.",
+          "The heat that leaves one room is not what the other receives.",
+          List.of(new Limit("area", "%", 1, 0.01, 50)));
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    double limit = context.limit(DESCRIPTOR, "area");
+    SurfaceIndex index = context.index();
+    List<Surface> all = context.envelope().surfaces();
+    for (int i = 0; i < all.size(); i++) {
+      Surface s = all.get(i);
+      if (s.sides().size() < 2 || s.isWithinOneSpace()) {
+        continue;
+      }
+      double a = s.face(0).area();
+      double b = s.face(1).area();
+      double off = 100 * Math.abs(a - b) / Math.max(1e-9, Math.max(a, b));
+      if (off > limit) {
+        report.accept(
+            context
+                .finding(DESCRIPTOR, s.key())
+                .measured(off, limit, "%")
+                .evidence(Evidence.areas(List.of(s.face(0), s.face(1))))
+                .says(
+                    "The two sides of the "
+                        + context.naming().surface(s)
+                        + " have "
+                        + Text.area(a)
+                        + " and "
+                        + Text.area(b)
+                        + "."));
+      }
+      twins(i, limit, index, context, report);
+    }
+  }
+
+  /** The same pair written as two surfaces. */
+  private static void twins(
+      int i, double limit, SurfaceIndex index, CheckContext context, Consumer<Finding> report) {
+    List<Surface> all = context.envelope().surfaces();
+    Surface s = all.get(i);
+    for (int j : index.near(s.polygon().box().grown(0.6))) {
+      Surface t = all.get(j);
+      boolean pair =
+          j > i
+              && t.sides().size() >= 2
+              && t.sides().get(0).space().equals(s.sides().get(1).space())
+              && t.sides().get(1).space().equals(s.sides().get(0).space())
+              && index.parallel(i, j, 0.6);
+      if (!pair || PlanarOverlay.commonArea(s.polygon(), t.polygon()) < 0.9 * s.polygon().area()) {
+        continue;
+      }
+      double a = s.polygon().area();
+      double b = t.polygon().area();
+      double off = 100 * Math.abs(a - b) / Math.max(1e-9, Math.max(a, b));
+      boolean made = !java.util.Objects.equals(s.construction(), t.construction());
+      if (off > limit || made) {
+        FindingBuilder f = context.finding(DESCRIPTOR, s.key(), t.key());
+        if (off > limit) {
+          f.measured(off, limit, "%");
+        }
+        report.accept(
+            f.evidence(Evidence.areas(List.of(s.polygon(), t.polygon())))
+                .says(
+                    "The "
+                        + context.naming().surface(s)
+                        + " and its other side differ: "
+                        + (made
+                            ? construction(context, s) + " against " + construction(context, t)
+                            : Text.area(a) + " against " + Text.area(b))
+                        + "."));
+      }
+    }
+  }
+
+  private static String construction(CheckContext context, Surface s) {
+    return context
+        .envelope()
+        .construction(s.construction())
+        .map(c -> c.name().isBlank() ? c.key() : c.name())
+        .orElse("no construction");
+  }
+}

@@ -1,0 +1,100 @@
+package yentra.core.check;
+
+import java.util.List;
+import java.util.function.Consumer;
+import yentra.core.envelope.Surface;
+
+/** ADJ-505: the type contradicts the ground. */
+final class TypeAgainstGround implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "ADJ-505",
+          Severity.WARNING,
+          "the type contradicts the ground",
+          "The share of the surface's height that lies below the ground though outdoor air is said to be there, or above it though ground is. Where no ground level is known, it is the one that contradicts the fewest surfaces.",
+          "The surface loses heat to the wrong temperature.",
+          List.of(new Limit("share", "%", 50, 1, 100), new Limit("height", "m", 0.3, 0.01, 3)));
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    double share = context.limit(DESCRIPTOR, "share");
+    double slack = context.limit(DESCRIPTOR, "height");
+    double ground = level(context.envelope().surfaces(), slack);
+    for (Surface s : context.envelope().surfaces()) {
+      double off = 100 * contradicting(s, ground, slack);
+      if (off > share) {
+        report.accept(
+            context
+                .finding(DESCRIPTOR, s.key())
+                .measured(off, share, "%")
+                .evidence(Evidence.area(s.polygon()))
+                .says(
+                    "The "
+                        + context.naming().surface(s)
+                        + " is of the type "
+                        + s.type().gbxml()
+                        + " but lies "
+                        + (s.type().isGround() ? "above" : "below")
+                        + " the ground at "
+                        + Text.length(ground)
+                        + "."));
+      }
+    }
+  }
+
+  /** The share of a surface's height that lies on the wrong side of the ground, 0 to 1. */
+  private static double contradicting(Surface s, double ground, double slack) {
+    if (!s.type().isExterior() || s.polygon().outer().isEmpty()) {
+      return 0;
+    }
+    double low = s.polygon().box().min().z();
+    double high = s.polygon().box().max().z();
+    double wrong =
+        s.type().isGround()
+            ? high - Math.max(low, ground + slack)
+            : Math.min(high, ground - slack) - low;
+    return high - low < 1e-6
+        ? (wrong > 0 || wrong == 0 && aside(s, low, ground, slack) ? 1 : 0)
+        : Math.max(0, wrong) / (high - low);
+  }
+
+  private static boolean aside(Surface s, double z, double ground, double slack) {
+    return s.type().isGround() ? z > ground + slack : z < ground - slack;
+  }
+
+  /** The top of a surface on the ground, or 0, so that the least area contradicts it. */
+  private static double level(List<Surface> all, double slack) {
+    java.util.TreeSet<Double> candidates = new java.util.TreeSet<>();
+    for (Surface s : all) {
+      if (s.type().isGround() && !s.polygon().outer().isEmpty()) {
+        candidates.add(Math.round(s.polygon().box().max().z() * 1000) / 1000.0);
+      }
+    }
+    if (candidates.isEmpty()) {
+      return 0;
+    }
+    double best = 0;
+    double least = Double.POSITIVE_INFINITY;
+    int tried = 0;
+    for (double z : candidates.descendingSet()) {
+      if (++tried > 200) {
+        break;
+      }
+      double area = 0;
+      for (Surface s : all) {
+        double c = contradicting(s, z, slack);
+        area += c > 0 ? c * s.polygon().area() : 0;
+      }
+      if (area < least - 1e-9) {
+        least = area;
+        best = z;
+      }
+    }
+    return best;
+  }
+}

@@ -1,0 +1,357 @@
+package yentra.core.ifc;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.Predicate;
+import yentra.core.boundary.BoundaryDerivation;
+import yentra.core.boundary.BoundaryMatching;
+import yentra.core.boundary.BoundaryOptions;
+import yentra.core.boundary.DeliveredBoundary;
+import yentra.core.boundary.DeliveredJudgement;
+import yentra.core.boundary.DerivationOptions;
+import yentra.core.boundary.Room;
+import yentra.core.envelope.BoundaryKind;
+import yentra.core.envelope.Extras;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.Side;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.Uncovered;
+import yentra.core.geometry.InteriorPoint;
+import yentra.core.geometry.PlanarOverlay;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Shell;
+import yentra.core.geometry.SolidProbe;
+import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Vec3;
+import yentra.core.model.Element;
+
+/**
+ * The surfaces of an IFC model's spaces: delivered second-level boundaries where they are sound,
+ * derived ones elsewhere.
+ */
+final class IfcSpaceSurfaces {
+  /** Share of a delivered surface that must lie on a derived one to be replaced by it. */
+  private static final double REPLACED = 0.5;
+
+  private final IfcModel model;
+  private final Predicate<Element> inScope;
+  private final IfcConstructions constructions;
+  private final BoundaryOptions options;
+  private final double ground;
+  private final Tolerance tolerance;
+  private final List<String> notes = new ArrayList<>();
+  private List<Surface> surfaces = List.of();
+  private List<Opening> orphans = List.of();
+  private List<Uncovered> uncovered = List.of();
+  private List<DeliveredJudgement.Astray> astray = List.of();
+
+  IfcSpaceSurfaces(
+      IfcModel model,
+      Predicate<Element> inScope,
+      IfcConstructions constructions,
+      BoundaryOptions options,
+      double ground,
+      Tolerance tolerance) {
+    this.model = model;
+    this.inScope = inScope;
+    this.constructions = constructions;
+    this.options = options;
+    this.ground = ground;
+    this.tolerance = tolerance;
+  }
+
+  List<Surface> surfaces() {
+    return surfaces;
+  }
+
+  List<Opening> orphans() {
+    return orphans;
+  }
+
+  List<Uncovered> uncovered() {
+    return uncovered;
+  }
+
+  /** Delivered boundaries that lie on no face of their space. */
+  List<DeliveredJudgement.Astray> astray() {
+    return astray;
+  }
+
+  List<String> notes() {
+    return notes;
+  }
+
+  void make(List<Space> spaces, List<DeliveredBoundary> boundaries, int firstLevel) {
+    List<Room> rooms = rooms(spaces);
+    DeliveredJudgement judged = DeliveredJudgement.of(rooms, boundaries, tolerance);
+    astray = judged.astray();
+    Map<String, String> faults =
+        switch (options.mode()) {
+          case KEEP -> Map.of();
+          case AUTO -> judged.faults();
+          case DERIVE -> all(rooms);
+        };
+    BoundaryMatching.Result delivered =
+        new BoundaryMatching(ground, tolerance).match(boundaries, constructions);
+    if (options.mode() == BoundaryOptions.Mode.AUTO && faults.size() < rooms.size()) {
+      faults = new TreeMap<>(faults);
+      delivered = halves(rooms, delivered, faults);
+    }
+    if (faults.isEmpty()) {
+      surfaces = new ArrayList<>(delivered.surfaces());
+      orphans = delivered.orphans();
+      bare(spaces, boundaries);
+      return;
+    }
+    BoundaryDerivation.Result derived = derive(rooms, options.derivation());
+    uncovered = derived.uncovered();
+    notes.addAll(derived.unpaired());
+    say(faults, boundaries, firstLevel);
+    merge(delivered, derived, faults.keySet());
+  }
+
+  private BoundaryDerivation.Result derive(List<Room> rooms, DerivationOptions how) {
+    IfcConstruction construction = new IfcConstruction(model, inScope);
+    return new BoundaryDerivation(
+            rooms, construction.barriers(), construction.cuts(), ground, how, tolerance)
+        .derive(constructions);
+  }
+
+  /**
+   * Delivered boundaries that are said to face another space, but that no boundary looks back at.
+   * Where only construction lies behind them they are of type 2b, which many deliveries do not say;
+   * else their space is not sound.
+   */
+  private BoundaryMatching.Result halves(
+      List<Room> rooms, BoundaryMatching.Result delivered, Map<String, String> faults) {
+    boolean any =
+        delivered.surfaces().stream().anyMatch(s -> half(s) && !faults.containsKey(room(s)));
+    if (!any) {
+      return delivered;
+    }
+    Map<String, List<Surface>> derived = new HashMap<>();
+    for (Surface s : derive(rooms, options.derivation().absorbing(false)).surfaces()) {
+      if (s.kind() == BoundaryKind.DERIVED_2B) {
+        derived.computeIfAbsent(room(s), k -> new ArrayList<>()).add(s);
+      }
+    }
+    List<Surface> out = new ArrayList<>();
+    for (Surface s : delivered.surfaces()) {
+      if (!half(s)) {
+        out.add(s);
+        continue;
+      }
+      double covered =
+          derived.getOrDefault(room(s), List.of()).stream()
+              .filter(d -> onePlane(d.polygon(), s.polygon()))
+              .mapToDouble(d -> PlanarOverlay.commonArea(s.polygon(), d.polygon()))
+              .sum();
+      boolean construction = covered >= REPLACED * s.polygon().area();
+      if (!construction) {
+        faults.putIfAbsent(room(s), "a boundary to another space has none on the other side");
+      }
+      Surface known =
+          s.construction() != null
+              ? s
+              : s.withConstruction(
+                  derived.getOrDefault(room(s), List.of()).stream()
+                      .filter(d -> onePlane(d.polygon(), s.polygon()))
+                      .map(Surface::construction)
+                      .filter(java.util.Objects::nonNull)
+                      .findFirst()
+                      .orElse(null));
+      out.add(construction ? known.withKind(BoundaryKind.READ_2B) : s);
+    }
+    return new BoundaryMatching.Result(out, delivered.orphans());
+  }
+
+  private static boolean half(Surface s) {
+    return s.type().isInterior() && s.sides().size() == 1 && s.kind() != BoundaryKind.READ_2B;
+  }
+
+  private static String room(Surface s) {
+    return s.sides().get(0).space();
+  }
+
+  private static boolean onePlane(Polygon a, Polygon b) {
+    return a.plane().angleTo(b.plane()) < 5 && Math.abs(a.plane().distance(b.mean())) < 0.05;
+  }
+
+  private static Map<String, String> all(List<Room> rooms) {
+    Map<String, String> out = new TreeMap<>();
+    rooms.forEach(r -> out.put(r.key(), "as asked"));
+    return out;
+  }
+
+  /** Spaces with a body, turned outwards; those that only group others are left out. */
+  private List<Room> rooms(List<Space> spaces) {
+    List<Room> all =
+        spaces.parallelStream()
+            .filter(s -> !s.shell().isEmpty())
+            .map(
+                s ->
+                    new Room(
+                        s.key(), s.source(), Shell.of(s.shell()).outward(tolerance.gap()).faces()))
+            .toList();
+    Set<String> grouping = grouping(all);
+    return all.stream().filter(r -> !grouping.contains(r.key())).toList();
+  }
+
+  /** Spaces that hold at least two others. */
+  private Set<String> grouping(List<Room> rooms) {
+    List<SolidProbe> probes = rooms.stream().map(r -> new SolidProbe(r.body())).toList();
+    Map<String, Integer> held = new HashMap<>();
+    yentra.core.geometry.BoxIndex index =
+        new yentra.core.geometry.BoxIndex(probes.stream().map(SolidProbe::box).toList());
+    for (int i = 0; i < rooms.size(); i++) {
+      List<Vec3> points = inside(rooms.get(i));
+      for (int j : index.meeting(probes.get(i).box())) {
+        SolidProbe other = probes.get(j);
+        if (j != i && points.stream().allMatch(p -> holds(other, p))) {
+          held.merge(rooms.get(j).key(), 1, Integer::sum);
+        }
+      }
+    }
+    Set<String> out = new HashSet<>();
+    held.forEach(
+        (k, n) -> {
+          if (n >= 2) {
+            out.add(k);
+            notes.add(
+                "the space "
+                    + k.substring(3)
+                    + " holds "
+                    + n
+                    + " others and is taken for their group: no boundaries are derived for it");
+          }
+        });
+    return out;
+  }
+
+  /** A point a little inside of each of the largest faces. */
+  private static List<Vec3> inside(Room r) {
+    return r.body().stream()
+        .sorted(java.util.Comparator.comparingDouble(Polygon::area).reversed())
+        .limit(4)
+        .map(f -> InteriorPoint.of(f).minus(f.normal().times(0.05)))
+        .toList();
+  }
+
+  private static boolean holds(SolidProbe body, Vec3 p) {
+    double[] s = body.stretches(p, new Vec3(0.36, 0.48, 0.8), 1e-6);
+    for (int i = 0; i + 1 < s.length; i += 2) {
+      if (s[i] < 0 && s[i + 1] > 0) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private void say(Map<String, String> faults, List<DeliveredBoundary> boundaries, int firstLevel) {
+    Map<String, Integer> why = new TreeMap<>();
+    faults.forEach((space, reason) -> why.merge(reason, 1, Integer::sum));
+    int none = why.getOrDefault(DeliveredJudgement.NONE, 0);
+    if (none > 0) {
+      notes.add(
+          none
+              + (none == 1 ? " space has" : " spaces have")
+              + " no second-level boundaries"
+              + (firstLevel > 0 ? " (" + firstLevel + " of the first level)" : "")
+              + ": they were derived from the bodies of spaces and elements");
+    }
+    faults.forEach(
+        (space, reason) -> {
+          if (!reason.equals(DeliveredJudgement.NONE) && !reason.equals("as asked")) {
+            notes.add(
+                "the boundaries that the delivery gives for the space "
+                    + space.substring(3)
+                    + " are not sound ("
+                    + reason
+                    + "): they were derived instead");
+          }
+        });
+  }
+
+  /** Delivered surfaces between sound spaces and what lies outside, derived ones for the others. */
+  private void merge(
+      BoundaryMatching.Result delivered, BoundaryDerivation.Result derived, Set<String> unsound) {
+    Map<String, List<Surface>> towardsUnsound = new HashMap<>();
+    List<Surface> out = new ArrayList<>();
+    for (Surface s : derived.surfaces()) {
+      if (s.sides().stream().anyMatch(x -> unsound.contains(x.space()))) {
+        out.add(s);
+        s.sides()
+            .forEach(x -> towardsUnsound.computeIfAbsent(x.space(), k -> new ArrayList<>()).add(s));
+      }
+    }
+    for (Surface s : delivered.surfaces()) {
+      boolean kept = s.sides().stream().noneMatch(x -> unsound.contains(x.space()));
+      if (kept && !replaced(s, towardsUnsound)) {
+        out.add(s);
+      }
+    }
+    surfaces = out;
+    List<Opening> loose = new ArrayList<>(derived.orphans());
+    if (unsound.isEmpty()) {
+      loose.addAll(delivered.orphans());
+    }
+    orphans = loose;
+  }
+
+  private static boolean replaced(Surface s, Map<String, List<Surface>> by) {
+    for (Side side : s.sides()) {
+      for (Surface d : by.getOrDefault(side.space(), List.of())) {
+        int i = d.sides().get(0).space().equals(side.space()) ? 0 : 1;
+        Polygon face = d.face(i);
+        if (onePlane(face, s.polygon())
+            && PlanarOverlay.commonArea(face, s.polygon()) > REPLACED * s.polygon().area()) {
+          return true;
+        }
+      }
+    }
+    return false;
+  }
+
+  /** The faces of spaces that have no boundaries, as surfaces that are not resolved. */
+  private void bare(List<Space> spaces, List<DeliveredBoundary> boundaries) {
+    Set<String> bounded = new HashSet<>();
+    boundaries.forEach(b -> bounded.add(b.space()));
+    int n = 0;
+    for (Space s : spaces) {
+      if (bounded.contains(s.key()) || s.shell().isEmpty()) {
+        continue;
+      }
+      n++;
+      List<Polygon> faces = Shell.of(s.shell()).outward(tolerance.gap()).faces();
+      for (int i = 0; i < faces.size(); i++) {
+        surfaces.add(
+            new Surface(
+                "su_" + s.key().substring(3) + "_" + (i + 1),
+                "",
+                SurfaceType.UNRESOLVED,
+                faces.get(i),
+                List.of(Side.of(s.key())),
+                null,
+                null,
+                BoundaryKind.FACE,
+                s.source(),
+                null,
+                List.of(),
+                Extras.NONE));
+      }
+    }
+    if (n > 0) {
+      notes.add(
+          n
+              + (n == 1 ? " space has" : " spaces have")
+              + " no second-level boundaries: the faces of the body are taken as surfaces, and what lies behind them is not resolved");
+    }
+  }
+}
