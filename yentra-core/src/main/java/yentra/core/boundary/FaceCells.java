@@ -193,6 +193,7 @@ final class FaceCells {
     if (lines.isEmpty()) {
       found.add(face);
     } else {
+      lines.sort(null);
       List<Geometry> all = new ArrayList<>(lines);
       all.add(face.getBoundary());
       Geometry noded = UnaryUnionNG.union(all, FACTORY, GRID);

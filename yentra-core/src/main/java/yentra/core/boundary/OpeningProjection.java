@@ -134,7 +134,7 @@ final class OpeningProjection {
       shape = Region.union(flat);
     }
     Geometry within = OverlayNGRobust.overlay(shape, outline, OverlayNG.INTERSECTION);
-    for (Polygon p : frame.lift(within)) {
+    for (Polygon p : frame.lift(within.norm())) {
       if (p.area() > LEAST) {
         used.add(c);
         out.add(opening(c, surface, space, Straightening.of(p, tolerance), constructions));

@@ -59,7 +59,8 @@ record Region(
       List<Integer> members = g.getValue();
       Geometry union = union(members.stream().map(i -> (Geometry) cells.get(i).outline()).toList());
       for (int k = 0; k < union.getNumGeometries(); k++) {
-        if (union.getGeometryN(k) instanceof org.locationtech.jts.geom.Polygon p && !p.isEmpty()) {
+        if (union.getGeometryN(k).norm() instanceof org.locationtech.jts.geom.Polygon p
+            && !p.isEmpty()) {
           List<Integer> own =
               members.stream().filter(i -> p.covers(point(frame, cells.get(i).inside()))).toList();
           // the largest cell speaks for the region
@@ -138,7 +139,7 @@ record Region(
         if (home >= 0) {
           Region h = out.get(home);
           Geometry u = union(List.of(h.outline, r.outline));
-          if (u instanceof org.locationtech.jts.geom.Polygon p) {
+          if (u.norm() instanceof org.locationtech.jts.geom.Polygon p) {
             out.set(home, h.with(p, r.behind == Behind.CONSTRUCTION ? List.of() : r.through));
             out.remove(i);
             changed = true;

@@ -3,6 +3,7 @@ package yentra.core.check;
 import java.util.List;
 import java.util.function.Consumer;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
 
 /** ADJ-505: the type contradicts the ground. */
 final class TypeAgainstGround implements Check {
@@ -11,7 +12,7 @@ final class TypeAgainstGround implements Check {
           "ADJ-505",
           Severity.WARNING,
           "the type contradicts the ground",
-          "The share of the surface's height that lies below the ground though outdoor air is said to be there, or above it though ground is. Where no ground level is known, it is the one that contradicts the fewest surfaces.",
+          "The share of the surface's height that lies below the ground though outdoor air is said to be there, or above it though ground is. Where no ground level is known, it is the one that contradicts the fewest surfaces. Walls with openings to outdoor air are not asked.",
           "The surface loses heat to the wrong temperature.",
           List.of(new Limit("share", "%", 50, 1, 100), new Limit("height", "m", 0.3, 0.01, 3)));
 
@@ -49,7 +50,9 @@ final class TypeAgainstGround implements Check {
 
   /** The share of a surface's height that lies on the wrong side of the ground, 0 to 1. */
   private static double contradicting(Surface s, double ground, double slack) {
-    if (!s.type().isExterior() || s.polygon().outer().isEmpty()) {
+    // a wall with a door or window to outdoor air stands free, however low: the ground slopes
+    boolean free = s.type() == SurfaceType.EXTERIOR_WALL && !s.openings().isEmpty();
+    if (free || !s.type().isExterior() || s.polygon().outer().isEmpty()) {
       return 0;
     }
     double low = s.polygon().box().min().z();

@@ -42,6 +42,16 @@ public final class Remedies {
       case "SPC-409" -> out.add(new Remedy("Turn the shell outwards", new ReverseShell(first)));
       case "ADJ-501" -> surface.ifPresent(s -> withoutPair(s, out));
       case "ADJ-502" -> surface.ifPresent(s -> retype(s, TypeByTilt.interior(outward(s)), out));
+      case "ADJ-503", "GEO-307" -> {
+        match(f.objects(), out);
+        deleteSecond(f.objects(), f.code(), out);
+      }
+      case "GEO-308" -> deleteSecond(f.objects(), f.code(), out);
+      case "ADJ-504", "ADJ-505" -> surface.ifPresent(s -> retype(s, typeFrom(s), out));
+      case "ADJ-510" -> out.add(new Remedy("Delete the shading surface", new DeleteSurface(first)));
+      case "OPN-603" ->
+          out.add(new Remedy("Delete the second opening", new DeleteOpening(f.objects().get(1))));
+      case "OPN-605" -> out.add(new Remedy("Delete the opening", new DeleteOpening(first)));
       case "ADJ-506" -> out.add(new Remedy("Turn it to face out", new ReverseSurface(first)));
       case "ADJ-509" -> {
         delete(first, surface, opening, out);
@@ -156,6 +166,44 @@ public final class Remedies {
     if (!envelope.delivered().format().equals(Delivered.IFC)) {
       retype(s, TypeByTilt.exterior(outward(s), ground), out);
     }
+  }
+
+  private void match(List<String> pair, List<Remedy> out) {
+    Optional<Surface> a = envelope.surface(pair.get(0));
+    Optional<Surface> b = envelope.surface(pair.get(1));
+    if (a.isPresent()
+        && b.isPresent()
+        && a.get().sides().size() == 1
+        && b.get().sides().size() == 1
+        && MatchSurfaces.problem(a.get(), b.get(), context.tolerance()) == null) {
+      out.add(new Remedy("Match the two", new MatchSurfaces(pair.get(0), pair.get(1))));
+    }
+  }
+
+  /** Of two surfaces in one place the one that nothing else needs: that with fewer openings. */
+  private void deleteSecond(List<String> pair, String code, List<Remedy> out) {
+    Optional<Surface> a = envelope.surface(pair.get(0));
+    Optional<Surface> b = envelope.surface(pair.get(1));
+    if (code.equals("ADJ-503") || a.isEmpty() || b.isEmpty()) {
+      return;
+    }
+    boolean one = a.get().sides().stream().anyMatch(s -> b.get().isAdjacentTo(s.space()));
+    if (one) {
+      boolean first =
+          b.get().openings().size() > a.get().openings().size()
+              || code.equals("GEO-308") && a.get().polygon().area() < b.get().polygon().area();
+      out.add(
+          new Remedy(
+              "Delete the " + (first ? "first" : "second") + " surface",
+              new DeleteSurface(pair.get(first ? 0 : 1))));
+    }
+  }
+
+  /** What the tilt and the height say of a surface. */
+  private SurfaceType typeFrom(Surface s) {
+    return s.sides().size() > 1
+        ? TypeByTilt.interior(outward(s))
+        : TypeByTilt.exterior(outward(s), ground);
   }
 
   /** The surface of another space that faces this one and covers it best. */
