@@ -66,6 +66,7 @@ public final class Bench {
         file(file);
       }
     }
+    DerivationBench.run();
     IfcBench ifc = new IfcBench(Path.of(args[0]));
     ifc.reading(files.stream().filter(f -> f.toString().endsWith(".ifc")).toList());
     ifc.scope();
