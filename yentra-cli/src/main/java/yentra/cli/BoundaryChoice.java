@@ -26,8 +26,13 @@ final class BoundaryChoice {
           "absorb: strips with only construction behind them go to the outdoor or ground surface beside them; keep: they stay (default: absorb)")
   private Slivers slivers;
 
+  @Option(
+      names = "--find-spaces",
+      description = "volumes that construction encloses and no space covers become spaces")
+  private boolean findSpaces;
+
   BoundaryOptions options() {
     return new BoundaryOptions(
-        mode, DerivationOptions.STANDARD.absorbing(slivers == Slivers.ABSORB));
+        mode, DerivationOptions.STANDARD.absorbing(slivers == Slivers.ABSORB), findSpaces);
   }
 }

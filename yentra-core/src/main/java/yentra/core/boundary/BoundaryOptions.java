@@ -5,8 +5,13 @@ package yentra.core.boundary;
  *
  * @param mode whether to take those it brings
  * @param derivation how others are made
+ * @param findSpaces whether volumes that construction encloses and no space covers become spaces
  */
-public record BoundaryOptions(Mode mode, DerivationOptions derivation) {
+public record BoundaryOptions(Mode mode, DerivationOptions derivation, boolean findSpaces) {
+  public BoundaryOptions(Mode mode, DerivationOptions derivation) {
+    this(mode, derivation, false);
+  }
+
   public static final BoundaryOptions STANDARD =
       new BoundaryOptions(Mode.AUTO, DerivationOptions.STANDARD);
 

@@ -139,6 +139,12 @@ public final class IfcReader {
     List<Zone> zones = zones();
     Map<Integer, IfcBoundaries.Room> rooms = new LinkedHashMap<>();
     List<Space> spaces = spaces(building.key(), rooms);
+    if (options.findSpaces()) {
+      IfcFoundSpaces found =
+          IfcFoundSpaces.of(model, inScope, spaces, storeys, building.key(), tolerance);
+      found.notes().forEach(n -> note(ReadNote.Kind.ASSUMED, "", n, 0));
+      spaces.addAll(found.spaces());
+    }
     double ground = groundLevel();
     IfcBoundaries reader = new IfcBoundaries(model, tolerance);
     List<DeliveredBoundary> boundaries = unique(reader.read(rooms));
