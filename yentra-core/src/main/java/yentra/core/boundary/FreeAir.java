@@ -29,6 +29,10 @@ final class FreeAir {
   private final Tolerance tolerance;
   private final Map<Long, List<Column>> columns = new HashMap<>();
   private final List<Boolean> enclosed = new ArrayList<>();
+
+  /** An air that turned out to be part of another points to it. */
+  private final List<Integer> same = new ArrayList<>();
+
   private final List<Vec3> leaks = new ArrayList<>();
 
   FreeAir(ProbeScene scene, double gap, Tolerance tolerance) {
@@ -63,30 +67,41 @@ final class FreeAir {
    */
   int at(Vec3 eye, Vec3 towards) {
     int known = look(eye);
-    if (known >= 0) {
-      return enclosed.get(known) ? known : -1;
-    }
     // a column may stand before the face rather than beside the place
-    for (double d : new double[] {0.12, 0.3}) {
-      Vec3 p = eye.plus(towards.times(d));
-      if (!scene.blocked(eye, towards, 0, d)) {
-        known = look(p);
-        if (known >= 0) {
-          return enclosed.get(known) ? known : -1;
-        }
+    for (double d : BEFORE) {
+      if (known < 0 && !scene.blocked(eye, towards, 0, d)) {
+        known = look(eye.plus(towards.times(d)));
       }
     }
-    for (double d : new double[] {0, 0.12, 0.3}) {
-      Vec3 p = eye.plus(towards.times(d));
-      if (d > 0 && scene.blocked(eye, towards, 0, d)) {
-        break;
-      }
-      int made = fill(p);
-      if (made >= 0) {
-        return enclosed.get(made) ? made : -1;
+    if (known < 0) {
+      known = fill(eye);
+    }
+    for (double d : BEFORE) {
+      if (known < 0 && !scene.blocked(eye, towards, 0, d)) {
+        known = fill(eye.plus(towards.times(d)));
       }
     }
-    return -1;
+    int root = known < 0 ? -1 : root(known);
+    return root >= 0 && enclosed.get(root) ? root : -1;
+  }
+
+  private static final double[] BEFORE = {0.12, 0.3};
+
+  private int root(int air) {
+    int a = air;
+    while (same.get(a) != a) {
+      a = same.get(a);
+    }
+    return a;
+  }
+
+  private void unite(int a, int b) {
+    int x = root(a);
+    int y = root(b);
+    if (x != y) {
+      same.set(Math.max(x, y), Math.min(x, y));
+      enclosed.set(Math.min(x, y), enclosed.get(x) && enclosed.get(y));
+    }
   }
 
   /** The air of a column that can be seen from a place, or −1. */
@@ -117,15 +132,19 @@ final class FreeAir {
     int j = (int) Math.round((eye.y() - 0.0271) / STEP);
     Deque<Column> open = new ArrayDeque<>();
     int air = enclosed.size();
+    enclosed.add(true);
+    same.add(air);
     State state = new State();
-    for (int a = -1; a <= 1 && open.isEmpty() && !state.outdoors; a++) {
-      for (int b = -1; b <= 1 && open.isEmpty() && !state.outdoors; b++) {
+    for (int a = -1; a <= 1; a++) {
+      for (int b = -1; b <= 1; b++) {
         if (sees(eye, place(i + a, j + b, eye.z()))) {
           reach(i + a, j + b, eye.z(), air, open, state);
         }
       }
     }
     if (open.isEmpty() && !state.outdoors) {
+      enclosed.remove(air);
+      same.remove(air);
       return -1;
     }
     int n = 0;
@@ -138,7 +157,13 @@ final class FreeAir {
         int dj = side == 2 ? 1 : side == 3 ? -1 : 0;
         for (double share : new double[] {0.5, 0.1, 0.9}) {
           double z = c.low + (c.high - c.low) * share;
-          if (passes(c.i, c.j, z, di, dj) && !held(c.i + di, c.j + dj, z)) {
+          if (!passes(c.i, c.j, z, di, dj)) {
+            continue;
+          }
+          Column beside = held(c.i + di, c.j + dj, z);
+          if (beside != null) {
+            unite(air, beside.air);
+          } else {
             boolean before = state.outdoors;
             reach(c.i + di, c.j + dj, z, air, open, state);
             if (state.outdoors && !before) {
@@ -152,7 +177,9 @@ final class FreeAir {
         break;
       }
     }
-    enclosed.add(!state.outdoors);
+    if (state.outdoors) {
+      enclosed.set(root(air), false);
+    }
     if (state.outdoors && leak != null && n > WORTH && state.openings * 8 < n) {
       leaks.add(leak);
     }
@@ -164,13 +191,13 @@ final class FreeAir {
     int openings;
   }
 
-  private boolean held(int i, int j, double z) {
+  private Column held(int i, int j, double z) {
     for (Column c : columns.getOrDefault(key(i, j), List.of())) {
       if (c.holds(z)) {
-        return true;
+        return c;
       }
     }
-    return false;
+    return null;
   }
 
   /** Whether the way to the next column is free for something as wide as the gap. */
@@ -184,6 +211,13 @@ final class FreeAir {
   }
 
   private void reach(int i, int j, double z, int air, Deque<Column> open, State state) {
+    Column known = held(i, j, z);
+    if (known != null) {
+      // seen from a place that sees no other column of this air
+      unite(air, known.air);
+      open.add(known);
+      return;
+    }
     Vec3 p = place(i, j, z);
     double up = scene.first(p, Vec3.Z, 0, 500);
     double down = scene.first(p, Vec3.Z.negated(), 0, 500);

@@ -2,42 +2,53 @@ package yentra.core.boundary;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
+import org.locationtech.jts.geom.Geometry;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.BoxIndex;
 import yentra.core.geometry.CoplanarFaces;
-import yentra.core.geometry.Hole;
 import yentra.core.geometry.OpenEdges;
+import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.ProbeScene;
 import yentra.core.geometry.Shell;
 import yentra.core.geometry.SolidProbe;
 import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Transform;
 import yentra.core.geometry.Vec3;
 
 /**
  * Finds the volumes that construction encloses.
  *
- * <p>Method: the faces of all construction are cut into cells where they touch each other ({@link
- * FaceCells}); cells with construction before them, or within the gap that is bridged, are inside
- * of it, the others look into free air. Which air each looks into is told by filling it with
- * columns ({@link FreeAir}). The cells of one enclosed air, turned round, are the faces of its
- * body; slits that stay between them are shut and said.
+ * <p>Method: the faces of all construction are cut into cells where others touch or come near them
+ * ({@link FaceCells}). Where two faces look at each other across no more than the gap, a plug is
+ * put in between. Cells with construction right before them are inside of it, the others look into
+ * free air; which air is told by filling it with columns ({@link FreeAir}). The cells of one
+ * enclosed air, turned round, are the faces of its body; those of plugs are what was bridged.
  *
  * <p>Metres, model coordinates.
  */
 public final class SpaceFinder {
   private static final double BEFORE = 0.001;
 
-  private final List<Barrier> barriers;
+  /** How far behind a face a line of sight begins, in metres. */
+  private static final double BACK = 0.05;
+
+  /** How far a plug reaches into what it joins, in metres. */
+  private static final double INTO = 0.0005;
+
   private final double gap;
   private final double leastVolume;
   private final Tolerance tolerance;
-  private final List<SolidProbe> solids = new ArrayList<>();
-  private final BoxIndex index;
+  private final List<Part> parts = new ArrayList<>();
+  private BoxIndex index;
+
+  /** Something solid: construction, or a plug. */
+  private record Part(List<Polygon> faces, SolidProbe probe, boolean plug) {}
 
   /**
    * A volume.
@@ -66,34 +77,49 @@ public final class SpaceFinder {
    * @param leastVolume what is smaller is a cavity, in m³
    */
   public SpaceFinder(List<Barrier> barriers, double gap, double leastVolume, Tolerance tolerance) {
-    this.barriers = barriers;
     this.gap = gap;
     this.leastVolume = leastVolume;
     this.tolerance = tolerance;
-    barriers.forEach(b -> solids.add(new SolidProbe(b.body())));
-    index = new BoxIndex(solids.stream().map(SolidProbe::box).toList());
+    barriers.forEach(b -> add(b.body(), false));
+    index = new BoxIndex(parts.stream().map(p -> p.probe.box()).toList());
+  }
+
+  private void add(List<Polygon> body, boolean plug) {
+    List<Polygon> flat =
+        CoplanarFaces.of(Shell.of(body).outward(tolerance.gap()).faces(), tolerance);
+    parts.add(new Part(flat, new SolidProbe(flat), plug));
   }
 
   /** A piece of a face that looks into free air. */
-  private record Free(Polygon face, Vec3 eye) {}
+  private record Free(Face face, org.locationtech.jts.geom.Polygon cell, Vec3 eye) {}
+
+  /** A flat face of construction. */
+  private record Face(int number, PlaneFrame frame, boolean plug) {}
 
   public Result find() {
+    plug();
     List<Free> free =
-        IntStream.range(0, barriers.size())
+        IntStream.range(0, parts.size())
             .parallel()
             .mapToObj(this::free)
             .flatMap(List::stream)
             .toList();
-    FreeAir air = new FreeAir(new ProbeScene(solids), gap, tolerance);
-    Map<Integer, List<Free>> byAir = new TreeMap<>();
+    FreeAir air =
+        new FreeAir(new ProbeScene(parts.stream().map(Part::probe).toList()), gap, tolerance);
     List<Free> order =
         free.stream()
-            .sorted(Comparator.comparingDouble((Free f) -> f.face.area()).reversed())
+            .sorted(Comparator.comparingDouble((Free f) -> f.cell.getArea()).reversed())
             .toList();
+    // twice, since airs that were begun apart may have been joined
+    order.forEach(f -> air.at(f.eye, f.face.frame.n()));
+    Map<Integer, Map<Face, List<Geometry>>> byAir = new TreeMap<>();
     for (Free f : order) {
-      int a = air.at(f.eye, f.face.normal());
+      int a = air.at(f.eye, f.face.frame.n());
       if (a >= 0) {
-        byAir.computeIfAbsent(a, k -> new ArrayList<>()).add(f);
+        byAir
+            .computeIfAbsent(a, k -> new LinkedHashMap<>())
+            .computeIfAbsent(f.face, k -> new ArrayList<>())
+            .add(f.cell);
       }
     }
     List<Found> out = new ArrayList<>();
@@ -106,40 +132,115 @@ public final class SpaceFinder {
     return new Result(out, air.leaks(), open);
   }
 
+  /** The faces of an enclosed air, turned out of it; of plugs only, or of all. */
+  private static List<Polygon> faces(Map<Face, List<Geometry>> cells, boolean plugs) {
+    List<Polygon> out = new ArrayList<>();
+    cells.entrySet().stream()
+        .filter(e -> !plugs || e.getKey().plug)
+        .sorted(Comparator.comparingInt(e -> e.getKey().number))
+        .forEach(
+            e -> {
+              for (Polygon p : e.getKey().frame.lift(Region.union(e.getValue()).norm())) {
+                out.add(p.reversed());
+              }
+            });
+    return out;
+  }
+
   private static Vec3 low(Found f) {
     return Shell.of(f.body).box().min();
   }
 
-  /** The pieces of a barrier's faces that look into free air. */
-  private List<Free> free(int b) {
-    List<Free> out = new ArrayList<>();
-    List<Polygon> outward = Shell.of(barriers.get(b).body()).outward(tolerance.gap()).faces();
-    for (Polygon f : CoplanarFaces.of(outward, tolerance)) {
-      if (f.area() < 1e-4) {
-        continue;
-      }
+  /** Puts a plug between faces that look at each other across no more than the gap. */
+  private void plug() {
+    List<List<Polygon>> plugs =
+        IntStream.range(0, parts.size())
+            .parallel()
+            .mapToObj(this::plugs)
+            .flatMap(List::stream)
+            .toList();
+    plugs.forEach(p -> add(p, true));
+    index = new BoxIndex(parts.stream().map(p -> p.probe.box()).toList());
+  }
+
+  private List<List<Polygon>> plugs(int part) {
+    List<List<Polygon>> out = new ArrayList<>();
+    for (Polygon f : parts.get(part).faces) {
       int[] near = index.meeting(f.box().grown(gap + tolerance.gap()));
-      FaceCells cells = new FaceCells(f, -gap, gap, new double[0], tolerance.length());
-      for (int o : near) {
-        if (o != b) {
-          cells.add(barriers.get(o).body());
-        }
-      }
-      List<org.locationtech.jts.geom.Geometry> kept = new ArrayList<>();
+      FaceCells cells = cells(f, part, near, gap);
       Vec3 n = f.normal();
       for (FaceCells.Cell c : cells.cells()) {
-        if (!covered(b, near, c.inside(), n)) {
-          kept.add(c.outline());
+        double across = across(part, near, c.inside(), n);
+        // of two faces that look at each other one puts in the plug, a little into both
+        if (across > BEFORE && across <= gap) {
+          for (Polygon base : cells.frame().lift(c.outline())) {
+            out.add(prism(base, n, -INTO, across + INTO));
+          }
         }
       }
-      if (kept.isEmpty()) {
+    }
+    return out;
+  }
+
+  private static List<Polygon> prism(Polygon base, Vec3 n, double from, double to) {
+    List<Polygon> out = new ArrayList<>();
+    Transform low = Transform.translation(n.times(from));
+    Transform high = Transform.translation(n.times(to));
+    out.add(base.transformed(low).reversed());
+    out.add(base.transformed(high));
+    for (List<Vec3> ring : base.rings()) {
+      for (int i = 0; i < ring.size(); i++) {
+        Vec3 a = ring.get(i);
+        Vec3 b = ring.get((i + 1) % ring.size());
+        out.add(Polygon.of(low.apply(a), low.apply(b), high.apply(b), high.apply(a)));
+      }
+    }
+    return out;
+  }
+
+  private FaceCells cells(Polygon f, int part, int[] near, double reach) {
+    FaceCells cells = new FaceCells(f, -reach, reach, new double[] {BEFORE}, tolerance.length());
+    for (int o : near) {
+      if (o != part) {
+        cells.add(parts.get(o).faces);
+      }
+    }
+    return cells;
+  }
+
+  /** How far it is from a point of a face to other construction; infinite when there is none. */
+  private double across(int part, int[] near, Vec3 point, Vec3 n) {
+    double least = Double.POSITIVE_INFINITY;
+    Vec3 from = point.minus(n.times(BACK));
+    for (int o : near) {
+      if (o == part) {
         continue;
       }
-      org.locationtech.jts.geom.Geometry union = Region.union(kept);
-      for (Polygon p : cells.frame().lift(union.norm())) {
-        if (p.area() > 1e-5) {
-          Vec3 inside = yentra.core.geometry.InteriorPoint.of(p);
-          out.add(new Free(p, inside.plus(n.times(0.02))));
+      double[] s = parts.get(o).probe.stretches(from, n, tolerance.length() / 10);
+      for (int i = 0; i + 1 < s.length; i += 2) {
+        if (s[i + 1] - BACK > BEFORE) {
+          least = Math.min(least, Math.max(0, s[i] - BACK));
+        }
+      }
+    }
+    return least;
+  }
+
+  /** The pieces of a part's faces that look into free air. */
+  private List<Free> free(int part) {
+    List<Free> out = new ArrayList<>();
+    int number = 0;
+    for (Polygon f : parts.get(part).faces) {
+      if (f.area() < 1e-6) {
+        continue;
+      }
+      int[] near = index.meeting(f.box().grown(tolerance.gap()));
+      FaceCells cells = cells(f, part, near, tolerance.gap());
+      Face face = new Face(part * 10_000 + number++, cells.frame(), parts.get(part).plug);
+      Vec3 n = f.normal();
+      for (FaceCells.Cell c : cells.cells()) {
+        if (c.outline().getArea() > 1e-7 && !covered(part, near, c.inside(), n)) {
+          out.add(new Free(face, c.outline(), c.inside().plus(n.times(0.02))));
         }
       }
     }
@@ -147,20 +248,21 @@ public final class SpaceFinder {
   }
 
   /**
-   * Whether construction lies before a point of a face, or the same face belongs to another too.
+   * Whether construction lies right before a point of a face, or the same face belongs to another
+   * part too.
    */
-  private boolean covered(int b, int[] near, Vec3 point, Vec3 n) {
-    Vec3 from = point.minus(n.times(0.05));
+  private boolean covered(int part, int[] near, Vec3 point, Vec3 n) {
+    Vec3 from = point.minus(n.times(BACK));
     for (int o : near) {
-      if (o == b) {
+      if (o == part) {
         continue;
       }
-      double[] s = solids.get(o).stretches(from, n, tolerance.length() / 10);
+      double[] s = parts.get(o).probe.stretches(from, n, tolerance.length() / 10);
       for (int i = 0; i + 1 < s.length; i += 2) {
-        double lo = s[i] - 0.05;
-        double hi = s[i + 1] - 0.05;
-        boolean before = lo < gap && hi > BEFORE;
-        boolean twice = o < b && Math.abs(hi) <= BEFORE;
+        double lo = s[i] - BACK;
+        double hi = s[i + 1] - BACK;
+        boolean before = lo <= BEFORE && hi > BEFORE;
+        boolean twice = o < part && Math.abs(hi) <= BEFORE;
         if (before || twice) {
           return true;
         }
@@ -169,21 +271,9 @@ public final class SpaceFinder {
     return false;
   }
 
-  private void body(List<Free> cells, List<Found> out, List<String> open) {
-    List<Polygon> faces = new ArrayList<>(cells.stream().map(c -> c.face.reversed()).toList());
-    List<Polygon> bridged = new ArrayList<>();
+  private void body(Map<Face, List<Geometry>> cells, List<Found> out, List<String> open) {
+    List<Polygon> faces = faces(cells, false);
     List<OpenEdges.Piece> pieces = OpenEdges.find(faces, tolerance);
-    if (!pieces.isEmpty()) {
-      for (Hole h : Hole.from(pieces, tolerance)) {
-        Polygon lid = Polygon.of(h.outline());
-        double width = 2 * lid.area() / Math.max(1e-9, lid.perimeter());
-        if (h.closed() && width <= gap + tolerance.gap()) {
-          bridged.add(lid);
-        }
-      }
-      faces.addAll(turned(faces, bridged));
-      pieces = OpenEdges.find(faces, tolerance);
-    }
     List<Polygon> flat = CoplanarFaces.of(faces, tolerance);
     double volume = Shell.of(faces).signedVolume();
     if (volume < leastVolume) {
@@ -203,16 +293,6 @@ public final class SpaceFinder {
       return;
     }
     double floor = flat.stream().filter(p -> p.tilt() > 120).mapToDouble(Polygon::area).sum();
-    out.add(new Found(flat, bridged, volume, floor));
-  }
-
-  /** The lids, turned so that the area vectors come closer to cancelling. */
-  private static List<Polygon> turned(List<Polygon> faces, List<Polygon> lids) {
-    Vec3 missing = faces.stream().map(Polygon::areaVector).reduce(Vec3.ZERO, Vec3::plus).negated();
-    List<Polygon> out = new ArrayList<>();
-    for (Polygon lid : lids) {
-      out.add(lid.areaVector().dot(missing) < 0 ? lid.reversed() : lid);
-    }
-    return out;
+    out.add(new Found(flat, faces(cells, true), volume, floor));
   }
 }

@@ -50,7 +50,14 @@ final class IfcFoundSpaces {
       String building,
       Tolerance tolerance) {
     IfcFoundSpaces f = new IfcFoundSpaces();
-    List<Barrier> barriers = new ArrayList<>(new IfcConstruction(model, inScope).barriers());
+    List<Barrier> barriers = new ArrayList<>();
+    for (Barrier b : new IfcConstruction(model, inScope).barriers()) {
+      // rafters and columns stand in rooms; a window that no opening was cut for shuts its hole
+      if (b.rank() != Barrier.Rank.FRAME
+          || b.source().elementClass().matches("Ifc(Window|Door).*")) {
+        barriers.add(b);
+      }
+    }
     for (Space s : delivered) {
       if (!s.shell().isEmpty()) {
         barriers.add(new Barrier(s.key(), s.source(), Barrier.Rank.LINING, s.shell()));

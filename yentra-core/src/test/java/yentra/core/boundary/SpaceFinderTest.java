@@ -1,0 +1,104 @@
+package yentra.core.boundary;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import net.jqwik.api.Example;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.LongRange;
+import yentra.core.envelope.SourceRef;
+import yentra.core.geometry.OpenEdges;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Shell;
+import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Transform;
+import yentra.core.geometry.Vec3;
+
+class SpaceFinderTest {
+  private static final Tolerance T = Tolerance.standard();
+
+  @Property(tries = 25, seed = "4714")
+  void theRoomsOfABuildingAreFoundAgain(
+      @ForAll @LongRange(min = 1, max = 1_000_000) long seed,
+      @ForAll @DoubleRange(min = 0, max = 6.28) double yaw) {
+    Vec3 u = new Vec3(Math.cos(yaw), Math.sin(yaw), 0);
+    Vec3 v = new Vec3(-Math.sin(yaw), Math.cos(yaw), 0);
+    RandomBuilding b =
+        new RandomBuilding(seed, new Transform(u, v, Vec3.Z, new Vec3(40, -7, 2)), 1);
+    SpaceFinder.Result r = new SpaceFinder(b.barriers, 0.05, 1, T).find();
+    assertThat(r.open()).isEmpty();
+    assertThat(r.leaks()).isEmpty();
+    double rooms = b.rooms.stream().mapToDouble(x -> Shell.of(x.body()).signedVolume()).sum();
+    assertThat(r.found().stream().mapToDouble(SpaceFinder.Found::volume).sum())
+        .isCloseTo(rooms, within(1e-3 * rooms));
+    // rooms that nothing parts are one
+    assertThat(r.found()).hasSizeLessThanOrEqualTo(b.rooms.size());
+    for (SpaceFinder.Found f : r.found()) {
+      assertThat(f.bridged()).isEmpty();
+      assertThat(OpenEdges.find(f.body(), T)).isEmpty();
+    }
+  }
+
+  private static Barrier box(
+      String key, double x0, double y0, double z0, double x1, double y1, double z1) {
+    Vec3[] p = new Vec3[8];
+    for (int i = 0; i < 8; i++) {
+      p[i] = new Vec3((i & 1) == 0 ? x0 : x1, (i & 2) == 0 ? y0 : y1, (i & 4) == 0 ? z0 : z1);
+    }
+    List<Polygon> body =
+        List.of(
+            Polygon.of(p[0], p[2], p[3], p[1]),
+            Polygon.of(p[4], p[5], p[7], p[6]),
+            Polygon.of(p[0], p[1], p[5], p[4]),
+            Polygon.of(p[2], p[6], p[7], p[3]),
+            Polygon.of(p[0], p[4], p[6], p[2]),
+            Polygon.of(p[1], p[3], p[7], p[5]));
+    return new Barrier(key, SourceRef.REPAIR, Barrier.Rank.SEPARATING, body);
+  }
+
+  /** A room of 5 × 4 × 3 m whose east wall stops short of the north wall. */
+  private static List<Barrier> room(double slit) {
+    List<Barrier> out = new ArrayList<>();
+    out.add(box("floor", -0.3, -0.3, -0.2, 5.3, 4.3, 0));
+    out.add(box("roof", -0.3, -0.3, 3, 5.3, 4.3, 3.2));
+    out.add(box("south", -0.3, -0.3, 0, 5.3, 0, 3));
+    out.add(box("north", -0.3, 4, 0, 5.3, 4.3, 3));
+    out.add(box("west", -0.3, 0, 0, 0, 4, 3));
+    out.add(box("east", 5, 0, 0, 5.3, 4 - slit, 3));
+    return out;
+  }
+
+  @Example
+  void aSlitIsBridgedAndSaid() {
+    SpaceFinder.Result r = new SpaceFinder(room(0.03), 0.05, 1, T).find();
+    assertThat(r.found()).hasSize(1);
+    SpaceFinder.Found f = r.found().get(0);
+    assertThat(f.volume()).isCloseTo(60, within(0.05));
+    assertThat(f.floorArea()).isCloseTo(20, within(0.02));
+    assertThat(f.bridged().stream().mapToDouble(Polygon::area).sum())
+        .isCloseTo(0.03 * 3, within(0.005));
+  }
+
+  @Example
+  void aDoorwayWithoutADoorLeaksAndThePlaceIsTold() {
+    SpaceFinder.Result r = new SpaceFinder(room(0.9), 0.05, 1, T).find();
+    assertThat(r.found()).isEmpty();
+    assertThat(r.leaks()).hasSize(1);
+    assertThat(r.leaks().get(0).distance(new Vec3(5.3, 3.55, 1.5))).isLessThan(1.2);
+  }
+
+  @Example
+  void aShaftTooSmallForARoomIsLeftOut() {
+    List<Barrier> b = room(0);
+    b.add(box("shaft-a", 1, 0, 0, 1.1, 0.5, 3));
+    b.add(box("shaft-b", 1.7, 0, 0, 1.8, 0.5, 3));
+    b.add(box("shaft-c", 1, 0.5, 0, 1.8, 0.6, 3));
+    SpaceFinder.Result r = new SpaceFinder(b, 0.05, 3, T).find();
+    assertThat(r.found()).hasSize(1);
+    assertThat(r.found().get(0).volume()).isCloseTo(60 - 0.8 * 0.6 * 3, within(1e-6));
+  }
+}
