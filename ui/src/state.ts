@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { create } from 'zustand';
 import type { Preview, Repair, Scope } from './api';
 
-export type SheetTab = 'spaces' | 'surfaces' | 'openings' | 'findings';
+export type SheetTab = 'boundaries' | 'spaces' | 'surfaces' | 'openings' | 'findings';
 export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
 export type MeasureMode = 'distance' | 'height' | 'area';
 

@@ -98,6 +98,7 @@ export function model(parts: Partial<Model>): Model {
     orphans: [],
     constructions: [],
     glazing: [],
+    assumed: [],
     findings: [],
     severities: { blocker: 0, error: 0, warning: 0, note: 0 },
     delivered: { use: '' },

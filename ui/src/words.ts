@@ -45,7 +45,7 @@ export const EXPOSURES: { key: string; label: string; colour: string; opacity: n
   { key: 'outdoor', label: 'Outdoor air', colour: '#C4622D', opacity: 1 },
   { key: 'ground', label: 'Ground', colour: '#6A4C93', opacity: 1 },
   { key: 'space', label: 'Other space', colour: '#8A949B', opacity: 1 },
-  { key: 'adiabatic', label: 'Adiabatic', colour: '#B59F5B', opacity: 1 },
+  { key: 'adiabatic', label: 'Construction only', colour: '#B59F5B', opacity: 1 },
   { key: 'none', label: 'No barrier', colour: '#FFFFFF', opacity: 0.25 },
   { key: 'shade', label: 'Shading', colour: '#40525B', opacity: 0.45 },
   { key: 'unresolved', label: 'Unresolved', colour: '#C2185B', opacity: 1 },

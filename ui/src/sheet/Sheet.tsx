@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import type { Finding, Opening, Space, Surface } from '../api';
+import type { Finding, Opening, Project, Space, Surface } from '../api';
+import { BoundarySheet } from '../envelope/BoundarySheet';
 import { SeverityMark } from '../frame/SeverityMark';
 import type { ModelIndex } from '../model';
 import { type SheetTab, useSelection, useView } from '../state';
@@ -25,12 +26,17 @@ const idOf = (f: { id: string }) => f.id;
 const exposure = (key: string) => EXPOSURES.find((e) => e.key === key)?.label ?? key;
 
 /** The table under the stage: spaces, surfaces, openings, findings. */
-export function Sheet({ index }: { index: ModelIndex }) {
-  const tab = useView((s) => s.tab);
+export function Sheet({ index, project }: { index: ModelIndex; project: Project }) {
+  const asked = useView((s) => s.tab);
   const set = useView((s) => s.set);
   const m = index.model;
   const openings = useMemo(() => [...index.openings.values()], [index]);
+  const ifc = m.delivery.format === 'ifc';
+  const tab = asked === 'boundaries' && !ifc ? 'spaces' : asked;
   const tabs: [SheetTab, string, number][] = [
+    ...(ifc
+      ? ([['boundaries', 'Boundaries', m.spaces.length]] as [SheetTab, string, number][])
+      : []),
     ['spaces', 'Spaces', m.spaces.length],
     ['surfaces', 'Surfaces', m.surfaces.length],
     ['openings', 'Openings', openings.length],
@@ -38,6 +44,7 @@ export function Sheet({ index }: { index: ModelIndex }) {
   ];
   return (
     <SheetFrame tabs={tabs} tab={tab} onTab={(key) => set({ tab: key })}>
+      {tab === 'boundaries' && <BoundarySheet index={index} project={project} />}
       {tab === 'spaces' && <SpaceTable index={index} />}
       {tab === 'surfaces' && <SurfaceTable index={index} />}
       {tab === 'openings' && <OpeningTable index={index} openings={openings} />}

@@ -163,7 +163,7 @@ function Opened({
               </p>
             )
           ) : workspace === 'envelope' || workspace === 'findings' ? (
-            <Sheet index={index} />
+            <Sheet index={index} project={project} />
           ) : (
             <Planned workspace={workspace} />
           )}

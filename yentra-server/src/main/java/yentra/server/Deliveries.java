@@ -16,6 +16,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import yentra.core.boundary.BoundaryOptions;
 import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Finding;
@@ -136,7 +137,7 @@ class Deliveries {
     ScopeState scope = ScopeState.of(entries.stream().map(store::scopeStep).toList());
     ArchitecturalModel whole = whole(base);
     ScopeResult result = scope.run(whole);
-    CheckContext context = scoped(base, scope, result, settings.groundLevel());
+    CheckContext context = scoped(base, scope, result, settings);
     context = context.with(settings.applyTo(context.envelope()));
     DeliveryRecord first = store.first(d).orElse(null);
     if (first != null) {
@@ -164,8 +165,11 @@ class Deliveries {
   }
 
   private CheckContext scoped(
-      CheckContext base, ScopeState scope, ScopeResult result, Double ground) {
-    if (scope.isAsDelivered() && ground == null) {
+      CheckContext base, ScopeState scope, ScopeResult result, ProjectSettings settings) {
+    BoundaryOptions boundaries = settings.boundaryOptions();
+    if (scope.isAsDelivered()
+        && settings.groundLevel() == null
+        && boundaries.equals(BoundaryOptions.STANDARD)) {
       return base;
     }
     if (!(base.model() instanceof IfcModel model)) {
@@ -174,7 +178,10 @@ class Deliveries {
       return base.with(base.envelope().within(k -> !out.contains(k)));
     }
     ScopedModel part = scope.scoped(model, result);
-    return base.scoped(IfcReader.envelope(model, part, ground, tolerance), part, result);
+    return base.scoped(
+        IfcReader.envelope(model, part, settings.groundLevel(), boundaries, tolerance),
+        part,
+        result);
   }
 
   /** Keeps what a job has just read, so that opening it does not read it again. */

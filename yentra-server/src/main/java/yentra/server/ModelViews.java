@@ -66,6 +66,10 @@ final class ModelViews {
         envelope.orphans().stream().map(this::opening).toList(),
         constructions(),
         glazing(),
+        envelope.notes().stream()
+            .filter(n -> n.kind() == ReadNote.Kind.ASSUMED)
+            .map(n -> upper(n.message()))
+            .toList(),
         findings.stream().map(f -> finding(f, remedies)).toList(),
         severities,
         log);

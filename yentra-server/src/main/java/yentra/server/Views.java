@@ -6,6 +6,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import yentra.core.boundary.BoundaryOptions;
+import yentra.core.boundary.Convention;
 import yentra.core.intake.ProjectSettings;
 import yentra.core.repair.Repair;
 
@@ -29,7 +31,8 @@ final class Views {
       @Schema(nullable = true) Double north,
       @Schema(nullable = true) Double groundLevel,
       @Schema(nullable = true) String station,
-      @Schema(nullable = true) String units) {
+      @Schema(nullable = true) String units,
+      @Schema(nullable = true) BoundariesView boundaries) {
     static SettingsView of(ProjectSettings s) {
       return new SettingsView(
           s.use(),
@@ -39,12 +42,39 @@ final class Views {
           s.north(),
           s.groundLevel(),
           s.station(),
-          s.units());
+          s.units(),
+          BoundariesView.of(s.boundaries()));
     }
 
     ProjectSettings settings() {
       return new ProjectSettings(
-          use, latitude, longitude, elevation, north, groundLevel, station, units);
+          use,
+          latitude,
+          longitude,
+          elevation,
+          north,
+          groundLevel,
+          station,
+          units,
+          boundaries == null ? null : boundaries.boundaries());
+    }
+  }
+
+  /** How the boundaries of IFC deliveries are made; what is missing is at its default. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record BoundariesView(
+      @Schema(nullable = true) BoundaryOptions.Mode mode,
+      @Schema(nullable = true) Convention convention,
+      @Schema(nullable = true) Boolean keepStrips,
+      @Schema(nullable = true) Boolean findSpaces) {
+    static BoundariesView of(ProjectSettings.Boundaries b) {
+      return b == null
+          ? null
+          : new BoundariesView(b.mode(), b.convention(), b.keepStrips(), b.findSpaces());
+    }
+
+    ProjectSettings.Boundaries boundaries() {
+      return new ProjectSettings.Boundaries(mode, convention, keepStrips, findSpaces);
     }
   }
 
@@ -104,7 +134,11 @@ final class Views {
       int column,
       @Schema(nullable = true) UUID deliveryId) {}
 
-  /** Everything about one delivery in its present state. */
+  /**
+   * Everything about one delivery in its present state.
+   *
+   * @param assumed what was taken for granted in making the envelope, in sentences
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record ModelView(
       DeliveryView delivery,
@@ -118,6 +152,7 @@ final class Views {
       List<OpeningView> orphans,
       List<ConstructionView> constructions,
       List<PetalView> glazing,
+      List<String> assumed,
       List<FindingView> findings,
       Map<String, Integer> severities,
       List<LogView> log) {}

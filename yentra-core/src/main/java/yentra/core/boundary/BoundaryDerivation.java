@@ -57,11 +57,13 @@ public final class BoundaryDerivation {
 
   /**
    * @param surfaces in the order of the spaces' keys and their faces
+   * @param shades of construction outdoors that bounds no space
    * @param orphans windows and doors whose element bounds a space, but which lie in no surface
    * @param unpaired what could not be derived, in sentences
    */
   public record Result(
       List<Surface> surfaces,
+      List<Surface> shades,
       List<Opening> orphans,
       List<Uncovered> uncovered,
       List<String> unpaired) {}
@@ -247,7 +249,10 @@ public final class BoundaryDerivation {
     for (Cut c : projection.left(bounding, barriers)) {
       orphans.add(projection.orphan(c, constructions));
     }
-    return new Result(out, orphans, uncovered(voids, around), List.copyOf(problems));
+    List<Surface> shades =
+        new ShadingDerivation(around.scene(), around.rooms(), groundLevel, tolerance)
+            .of(barriers, bounding);
+    return new Result(out, shades, orphans, uncovered(voids, around), List.copyOf(problems));
   }
 
   private Surface surface(

@@ -5,11 +5,13 @@ package yentra.core.boundary;
  *
  * @param mode whether to take those it brings
  * @param derivation how others are made
+ * @param convention where surfaces are drawn
  * @param findSpaces whether volumes that construction encloses and no space covers become spaces
  */
-public record BoundaryOptions(Mode mode, DerivationOptions derivation, boolean findSpaces) {
+public record BoundaryOptions(
+    Mode mode, DerivationOptions derivation, boolean findSpaces, Convention convention) {
   public BoundaryOptions(Mode mode, DerivationOptions derivation) {
-    this(mode, derivation, false);
+    this(mode, derivation, false, Convention.INNER);
   }
 
   public static final BoundaryOptions STANDARD =

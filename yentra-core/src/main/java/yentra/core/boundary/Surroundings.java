@@ -96,6 +96,10 @@ final class Surroundings {
     return faces.get(number);
   }
 
+  List<SolidProbe> rooms() {
+    return rooms;
+  }
+
   ProbeScene scene() {
     return scene;
   }

@@ -235,6 +235,10 @@ public final class Envelope {
     return with(list, parts.surfaces, parts.orphans, parts.notes);
   }
 
+  public Envelope withNotes(List<ReadNote> list) {
+    return with(parts.spaces, parts.surfaces, parts.orphans, list);
+  }
+
   public Envelope withOrphans(List<Opening> list) {
     return with(parts.spaces, parts.surfaces, list, parts.notes);
   }

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import yentra.core.boundary.BoundaryOptions;
+import yentra.core.boundary.ConventionShift;
 import yentra.core.boundary.DeliveredBoundary;
 import yentra.core.boundary.DeliveredJudgement;
 import yentra.core.envelope.Building;
@@ -162,22 +163,26 @@ public final class IfcReader {
           0);
     }
     notes.addAll(new IfcConformance(model).notes());
-    return Envelope.of(
-        new Envelope.Parts(
-            Delivered.si(Delivered.IFC, model.schema(), model.localOrigin()),
-            IfcSite.of(model),
-            List.of(building),
-            storeys,
-            zones,
-            spaces,
-            bounded.surfaces(),
-            bounded.orphans(),
-            constructions.constructions(),
-            constructions.layers(),
-            constructions.materials(),
-            constructions.glazings(),
-            notes,
-            bounded.uncovered()));
+    Envelope inner =
+        Envelope.of(
+            new Envelope.Parts(
+                Delivered.si(Delivered.IFC, model.schema(), model.localOrigin()),
+                IfcSite.of(model),
+                List.of(building),
+                storeys,
+                zones,
+                spaces,
+                bounded.surfaces(),
+                bounded.orphans(),
+                constructions.constructions(),
+                constructions.layers(),
+                constructions.materials(),
+                constructions.glazings(),
+                notes,
+                bounded.uncovered()));
+    ConventionShift.Result moved = ConventionShift.apply(inner, options.convention(), tolerance);
+    moved.notes().forEach(n -> note(ReadNote.Kind.ASSUMED, "", n, 0));
+    return moved.notes().isEmpty() ? inner : moved.envelope().withNotes(notes);
   }
 
   private void note(ReadNote.Kind kind, String object, String message, int instance) {

@@ -297,6 +297,7 @@ final class IfcSpaceSurfaces {
         out.add(s);
       }
     }
+    out.addAll(derived.shades());
     surfaces = out;
     List<Opening> loose = new ArrayList<>(derived.orphans());
     if (unsound.isEmpty()) {

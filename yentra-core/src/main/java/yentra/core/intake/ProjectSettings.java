@@ -1,6 +1,9 @@
 package yentra.core.intake;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import yentra.core.boundary.BoundaryOptions;
+import yentra.core.boundary.Convention;
+import yentra.core.boundary.DerivationOptions;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Site;
@@ -15,6 +18,7 @@ import yentra.core.envelope.Site;
  * @param north azimuth of the model's +y axis in degrees clockwise from true north
  * @param groundLevel height of the ground at the building in model coordinates, metres
  * @param station name of a weather station of the list
+ * @param boundaries how the boundaries of IFC deliveries are made; null for the defaults
  * @param units how figures are shown: {@code SI} or {@code IP}; null for SI
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -26,9 +30,45 @@ public record ProjectSettings(
     Double north,
     Double groundLevel,
     String station,
-    String units) {
+    String units,
+    Boundaries boundaries) {
   public static final ProjectSettings NONE =
-      new ProjectSettings(null, null, null, null, null, null, null, null);
+      new ProjectSettings(null, null, null, null, null, null, null, null, null);
+
+  /**
+   * How the boundaries of IFC deliveries are made; null leaves each choice at its default.
+   *
+   * @param mode null for {@code AUTO}
+   * @param convention null for {@code INNER}
+   * @param keepStrips whether strips with only construction behind them stay; null for false
+   * @param findSpaces whether enclosed volumes become spaces; null for false
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record Boundaries(
+      BoundaryOptions.Mode mode, Convention convention, Boolean keepStrips, Boolean findSpaces) {
+    /** The same choices, those at their default as null; null when all are. */
+    private Boundaries plain() {
+      Boundaries b =
+          new Boundaries(
+              mode == BoundaryOptions.Mode.AUTO ? null : mode,
+              convention == Convention.INNER ? null : convention,
+              Boolean.TRUE.equals(keepStrips) ? true : null,
+              Boolean.TRUE.equals(findSpaces) ? true : null);
+      return b.equals(new Boundaries(null, null, null, null)) ? null : b;
+    }
+  }
+
+  /** The choices about boundaries, defaults filled in. */
+  public BoundaryOptions boundaryOptions() {
+    if (boundaries == null) {
+      return BoundaryOptions.STANDARD;
+    }
+    return new BoundaryOptions(
+        boundaries.mode == null ? BoundaryOptions.Mode.AUTO : boundaries.mode,
+        DerivationOptions.STANDARD.absorbing(!Boolean.TRUE.equals(boundaries.keepStrips)),
+        Boolean.TRUE.equals(boundaries.findSpaces),
+        boundaries.convention == null ? Convention.INNER : boundaries.convention);
+  }
 
   /**
    * These settings with blanks as null.
@@ -60,7 +100,8 @@ public record ProjectSettings(
         north,
         groundLevel,
         blank(station),
-        "IP".equals(units) ? units : null);
+        "IP".equals(units) ? units : null,
+        boundaries == null ? null : boundaries.plain());
   }
 
   private static void within(String what, Double v, double least, double most, String unit) {

@@ -27,7 +27,7 @@ import yentra.core.geometry.Vec3;
 /** What holds for the derived boundaries of every building. */
 class BoundaryDerivationPropertiesTest {
   private static final Tolerance T = Tolerance.standard();
-  private static final BoundaryMatching.Constructions NONE =
+  static final BoundaryMatching.Constructions NONE =
       new BoundaryMatching.Constructions() {
         @Override
         public String construction(DeliveredBoundary b) {

@@ -18,6 +18,9 @@ final class RandomBuilding {
   final List<Barrier> barriers = new ArrayList<>();
   final List<Cut> cuts = new ArrayList<>();
 
+  /** Volume within the outer faces, in m³. */
+  double gross;
+
   /** Area of all windows and doors, in m². */
   double openings;
 
@@ -46,6 +49,7 @@ final class RandomBuilding {
       box("slab-" + (s + 1), -outer, -outer, top, width + outer, depth + outer, top + slab);
       z = top + slab;
     }
+    gross = (width + 2 * outer) * (depth + 2 * outer) * (z + slab) * scale * scale * scale;
   }
 
   private void storey(int s, double outer, double w, double d, double z, double top) {

@@ -6,11 +6,13 @@ import static org.assertj.core.api.Assertions.within;
 
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
+import yentra.core.boundary.BoundaryOptions;
+import yentra.core.boundary.Convention;
 import yentra.core.envelope.Envelope;
 
 class ProjectSettingsTest {
   private static ProjectSettings place(Double latitude, Double longitude, Double north) {
-    return new ProjectSettings(null, latitude, longitude, null, north, null, " ", null);
+    return new ProjectSettings(null, latitude, longitude, null, north, null, " ", null, null);
   }
 
   @Test
@@ -40,5 +42,31 @@ class ProjectSettingsTest {
     assertThat(s.distance(50, 10)).isZero();
     // to the other end of the world: half the way around
     assertThat(s.distance(-50, -170)).isCloseTo(6_371_000 * Math.PI, within(1.0));
+  }
+
+  @Test
+  void boundariesAtTheirDefaultsAreNotKept() {
+    ProjectSettings s =
+        new ProjectSettings(
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            new ProjectSettings.Boundaries(
+                BoundaryOptions.Mode.AUTO, Convention.INNER, false, false));
+    assertThat(s.checked()).isEqualTo(ProjectSettings.NONE);
+    assertThat(s.boundaryOptions()).isEqualTo(BoundaryOptions.STANDARD);
+    ProjectSettings.Boundaries b =
+        new ProjectSettings.Boundaries(BoundaryOptions.Mode.DERIVE, Convention.CENTRE, true, true);
+    ProjectSettings chosen =
+        new ProjectSettings(null, null, null, null, null, null, null, null, b).checked();
+    assertThat(chosen.boundaries()).isEqualTo(b);
+    assertThat(chosen.boundaryOptions().convention()).isEqualTo(Convention.CENTRE);
+    assertThat(chosen.boundaryOptions().derivation().absorb()).isFalse();
+    assertThat(chosen.boundaryOptions().findSpaces()).isTrue();
   }
 }
