@@ -30,9 +30,8 @@ export function BoundarySheet({ index, project }: { index: ModelIndex; project: 
     ): Column<BoundaryRow> => ({
       id,
       head,
-      unit: areaUnit(),
-      title,
-      width: 84,
+      title: `${title}, ${areaUnit()}`,
+      width: 58,
       number: true,
       value: (r) => areaValue(r[id] as number),
       show: (r) => {
@@ -42,23 +41,23 @@ export function BoundarySheet({ index, project }: { index: ModelIndex; project: 
       },
     });
     return [
-      { id: 'space', head: 'Space', width: 130, value: (r) => r.space.name || r.space.fileId },
-      { id: 'origin', head: 'Boundaries', width: 90, value: (r) => ORIGIN[r.origin] },
+      { id: 'space', head: 'Space', width: 112, value: (r) => r.space.name || r.space.fileId },
+      { id: 'origin', head: 'Made', width: 78, value: (r) => ORIGIN[r.origin] },
       figure('outdoor', 'Outdoor', 'Faces outdoor air'),
       figure('ground', 'Ground', 'Touches the ground'),
       figure('spaces', 'Spaces', 'Faces another space across construction'),
       figure('open', 'Open', 'Open to another space, without a barrier'),
       figure(
         'construction',
-        'Wall ends',
+        'Ends',
         'Only construction behind: ends of partitions, slab edges',
       ),
-      figure('unresolved', 'Unresolved', 'Nothing is known of the other side', true),
+      figure('unresolved', 'Unknown', 'Nothing is known of the other side', true),
       figure('sum', 'All', 'All surfaces of the space'),
       {
         id: 'closed',
         head: 'Closed',
-        width: 62,
+        width: 54,
         value: (r) => (r.space.enclosed ? 'yes' : 'no'),
         show: (r) => (r.space.enclosed ? 'yes' : <b className="text-blocker">no</b>),
       },
@@ -74,6 +73,7 @@ export function BoundarySheet({ index, project }: { index: ModelIndex; project: 
           keyOf={keyOf}
           selection={chosen}
           onSelect={select}
+          tools={<span className="text-muted">Areas in {areaUnit()}</span>}
           onOpen={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
         />
       </div>
@@ -104,11 +104,11 @@ function Choices({ index, project }: { index: ModelIndex; project: Project }) {
   }
 
   return (
-    <aside className="w-72 shrink-0 overflow-y-auto border-l border-line px-3 py-2">
+    <aside className="w-64 shrink-0 overflow-y-auto border-l border-line px-3 py-2">
       <label className="flex items-center justify-between gap-2">
         <span className="text-muted">Boundaries</span>
         <select
-          className="field w-44"
+          className="field w-36"
           data-testid="boundary-mode"
           value={now.mode ?? 'AUTO'}
           onChange={(e) => void choose({ mode: e.target.value as Boundaries['mode'] })}
@@ -121,7 +121,7 @@ function Choices({ index, project }: { index: ModelIndex; project: Project }) {
       <label className="mt-1 flex items-center justify-between gap-2">
         <span className="text-muted">Drawn on</span>
         <select
-          className="field w-44"
+          className="field w-36"
           data-testid="boundary-convention"
           value={now.convention ?? 'INNER'}
           onChange={(e) => void choose({ convention: e.target.value as Boundaries['convention'] })}

@@ -63,7 +63,45 @@ class CommandLineTest {
     assertThat(r.exit()).isEqualTo(1);
     assertThat(r.out())
         .contains("Plant room is not enclosed: a hole of 20.40 m²")
-        .contains("6 blockers, 13 errors");
+        .contains("6 blockers, 14 errors");
+  }
+
+  @Test
+  void boundariesAreMadeAsAsked() throws Exception {
+    Path ifc = Files.write(sound.resolveSibling("marram.ifc"), DemoFiles.ifc());
+    assertThat(run("check", "--format", "json", ifc).out())
+        .contains("\"boundaryKind\" : \"read\"")
+        .doesNotContain("derived-2a");
+    assertThat(run("check", "--format", "json", "--boundaries", "derive", ifc).out())
+        .contains("\"boundaryKind\" : \"derived-2a\"")
+        .doesNotContain("\"boundaryKind\" : \"read\"");
+    assertThat(
+            run(
+                    "check",
+                    "--format",
+                    "json",
+                    "--boundaries",
+                    "derive",
+                    "--slivers",
+                    "keep",
+                    "--convention",
+                    "outer",
+                    ifc)
+                .out())
+        .contains("drawn on outer faces");
+    assertThat(run("check", "--boundaries", "guess", ifc).exit()).isEqualTo(2);
+  }
+
+  /** Without its spaces the building gives rooms again, as far as walls part them. */
+  @Test
+  void spacesAreFoundInABuildingWithoutAny() throws Exception {
+    String text = new String(DemoFiles.ifc(), StandardCharsets.ISO_8859_1);
+    String bare = text.replaceAll("(?m)^#\\d+=IFC(SPACE|RELSPACEBOUNDARY2NDLEVEL)\\(.*\\R", "");
+    Path ifc =
+        Files.write(sound.resolveSibling("bare.ifc"), bare.getBytes(StandardCharsets.ISO_8859_1));
+    assertThat(run("check", ifc).out()).contains(" 0 spaces, 0 surfaces");
+    String found = run("check", "--find-spaces", ifc).out();
+    assertThat(found).containsPattern(" [1-9] spaces, [1-9]\\d+ surfaces");
   }
 
   @Test

@@ -67,8 +67,9 @@ final class ModelViews {
         constructions(),
         glazing(),
         envelope.notes().stream()
-            .filter(n -> n.kind() == ReadNote.Kind.ASSUMED)
-            .map(n -> upper(n.message()))
+            .filter(n -> n.kind() == ReadNote.Kind.ASSUMED || n.kind() == ReadNote.Kind.GROUPING)
+            .map(n -> (n.object().isEmpty() ? "" : naming.object(n.object()) + ": ") + n.message())
+            .map(ModelViews::upper)
             .toList(),
         findings.stream().map(f -> finding(f, remedies)).toList(),
         severities,

@@ -289,9 +289,7 @@ public final class BoundaryDerivation {
         face,
         sides,
         air || main == null ? null : constructions.construction(known),
-        r.behind() == Behind.GROUND || r.behind() == Behind.OUTDOOR || other != null
-            ? Double.valueOf(Math.max(0, r.depth()))
-            : null,
+        thickness(r, other != null, constructions, known),
         air
             ? BoundaryKind.VIRTUAL
             : r.behind() == Behind.CONSTRUCTION ? BoundaryKind.DERIVED_2B : BoundaryKind.DERIVED_2A,
@@ -299,6 +297,20 @@ public final class BoundaryDerivation {
         main == null ? null : main.source(),
         openings,
         Extras.NONE);
+  }
+
+  /** Of spaces that touch in the middle of a wall what its layers say. */
+  private Double thickness(
+      Region r,
+      boolean pair,
+      BoundaryMatching.Constructions constructions,
+      DeliveredBoundary known) {
+    if (pair && r.main() != null && r.depth() <= tolerance.gap()) {
+      return constructions.thickness(known);
+    }
+    return pair || r.behind() == Behind.GROUND || r.behind() == Behind.OUTDOOR
+        ? Double.valueOf(Math.max(0, r.depth()))
+        : null;
   }
 
   static DeliveredBoundary boundary(String key, String space, Polygon face, Barrier main) {

@@ -9,14 +9,17 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
+import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.CoplanarFaces;
 import yentra.core.geometry.OpenEdges;
+import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
@@ -75,7 +78,11 @@ public final class ConventionShift {
       return surface.sides().size() == 2 && !surface.isWithinOneSpace();
     }
 
+    /** Between two spaces how far apart their faces are: some are drawn to the middle already. */
     double thickness() {
+      if (pair()) {
+        return Math.abs(polygon.plane().distance(surface.face(1 - side).mean()));
+      }
       return surface.thickness() == null ? 0 : surface.thickness();
     }
   }
@@ -220,14 +227,20 @@ public final class ConventionShift {
       if (gone && s.exposure() == Exposure.ADIABATIC) {
         continue;
       }
+      Polygon own = straight;
       List<Side> sides = new ArrayList<>();
-      sides.add(s.sides().get(0).withFace(straight));
       if (s.sides().size() > 1) {
         Polygon back =
             Straightening.of(moved(s.sides().get(1).space(), s.face(1), stuck), tolerance);
         boolean same = Math.abs(back.area() - straight.area()) <= SAME * straight.area();
         boolean meet = Math.abs(straight.plane().distance(back.mean())) <= tolerance.gap();
-        sides.add(s.sides().get(1).withFace(same && meet ? straight.reversed() : back));
+        if (meet && !same) {
+          own = common(s, straight, back, out);
+        }
+        sides.add(s.sides().get(0).withFace(own));
+        sides.add(s.sides().get(1).withFace(meet ? own.reversed() : back));
+      } else {
+        sides.add(s.sides().get(0).withFace(straight));
       }
       Vec3 by = f.plane.normal().times(f.shift);
       List<Opening> openings = new ArrayList<>();
@@ -235,9 +248,63 @@ public final class ConventionShift {
         openings.add(
             o.withPolygon(o.polygon().transformed(yentra.core.geometry.Transform.translation(by))));
       }
-      out.put(s.key(), s.withPolygon(straight, sides).withOpenings(openings));
+      out.put(s.key(), s.withPolygon(own, sides).withOpenings(openings));
     }
     return out;
+  }
+
+  /**
+   * What both sides of a pair share; what only one side has, because the walls or slabs beside it
+   * are thicker there, has only construction behind it and becomes a surface of its own.
+   */
+  private Polygon common(Surface s, Polygon mine, Polygon theirs, Map<String, Surface> out) {
+    Polygon shared = null;
+    List<List<Polygon>> left = new ArrayList<>();
+    left.add(new ArrayList<>(PlanarOverlay.difference(mine, theirs)));
+    left.add(new ArrayList<>(PlanarOverlay.difference(theirs, mine)));
+    for (Polygon p : PlanarOverlay.intersection(mine, theirs)) {
+      if (shared == null || p.area() > shared.area()) {
+        if (shared != null) {
+          rest(shared, left);
+        }
+        shared = p;
+      } else {
+        rest(p, left);
+      }
+    }
+    if (shared == null) {
+      return mine;
+    }
+    for (int side = 0; side < 2; side++) {
+      int n = 0;
+      for (Polygon p : left.get(side)) {
+        Polygon strip = Straightening.of(p, tolerance);
+        if (strip.area() > 1e-3) {
+          String key = s.key() + (side == 0 ? "_a" : "_b") + ++n;
+          out.put(
+              key,
+              new Surface(
+                  key,
+                  s.name(),
+                  SurfaceTypes.STANDARD.betweenSpaces(strip.tilt()),
+                  strip,
+                  List.of(Side.of(s.sides().get(side).space(), strip)),
+                  s.construction(),
+                  null,
+                  BoundaryKind.DERIVED_2B,
+                  s.source(),
+                  s.element(),
+                  List.of(),
+                  Extras.NONE));
+        }
+      }
+    }
+    return Straightening.of(shared, tolerance);
+  }
+
+  private static void rest(Polygon p, List<List<Polygon>> left) {
+    left.get(0).add(p);
+    left.get(1).add(p.reversed());
   }
 
   private static boolean turned(Polygon p, Polygon before) {
@@ -355,13 +422,14 @@ public final class ConventionShift {
       after += Shell.of(now).signedVolume();
       floorBefore += floor(was);
       floorAfter += floor(now);
-      spaces.add(s.withShell(CoplanarFaces.of(now, tolerance)));
+      // what the delivery states is of the inner faces, and is not held against others
+      spaces.add(s.withShell(CoplanarFaces.of(now, tolerance)).withoutStated());
     }
     notes.add(
         0,
         String.format(
             Locale.ROOT,
-            "Surfaces of %d spaces are drawn on %s: volume %.1f m³ became %.1f m³, floor area %.1f m² became %.1f m².",
+            "Surfaces of %d spaces are drawn on %s: volume %.1f m³ became %.1f m³, floor area %.1f m² became %.1f m²; areas and volumes that the delivery states are not compared.",
             n,
             convention.label(),
             before,

@@ -183,7 +183,11 @@ final class Surroundings {
     }
     boolean reached = reach <= end + options.cavity();
     if (reached && reach <= options.gapLimit()) {
-      return new Sight(Behind.SPACE, target, reach, through(solid, reach));
+      return new Sight(
+          Behind.SPACE,
+          target,
+          reach,
+          reach <= tolerance.gap() ? around(solid, reach) : through(solid, reach));
     }
     if (reached || end > options.reach()) {
       return new Sight(Behind.CONSTRUCTION, -1, Math.min(end, reach), through(solid, end));
@@ -195,6 +199,18 @@ final class Surroundings {
     }
     Vec3 eye = air.plus(n.times(BACK));
     return new Sight(view.enclosed(eye, n) ? Behind.VOID : Behind.OUTDOOR, -1, end, through);
+  }
+
+  /**
+   * What stands where two spaces touch that are drawn to the middle of the wall between them: the
+   * thinnest, since walls that stand on a slab or end at a wall pass there too.
+   */
+  private List<Barrier> around(List<Stretch> solid, double reach) {
+    return solid.stream()
+        .filter(s -> s.from <= tolerance.gap() && s.to >= reach - tolerance.gap())
+        .min(Comparator.comparingDouble((Stretch s) -> s.to - s.from))
+        .map(s -> List.of(s.barrier))
+        .orElse(List.of());
   }
 
   private List<Barrier> through(List<Stretch> solid, double end) {

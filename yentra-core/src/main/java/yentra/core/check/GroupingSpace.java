@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import yentra.core.envelope.ReadNote;
 
 /**
  * SPC-411: the space's gross area is that of a grouping rather than a room. It holds two or more
@@ -29,12 +30,20 @@ final class GroupingSpace implements Check {
   static Map<String, List<String>> groupings(CheckContext context) {
     double share = context.limit(DESCRIPTOR, "share") / 100;
     Map<String, List<String>> inside = new LinkedHashMap<>();
+    // told by the delivered bodies, whatever the surfaces are drawn on
+    for (ReadNote n : context.envelope().notes()) {
+      if (n.kind() == ReadNote.Kind.GROUPING) {
+        inside.put(n.object(), new ArrayList<>(n.names()));
+      }
+    }
     for (SpaceOverlaps.Overlap o : context.overlaps().all()) {
       // a twin of the same size is a duplicate, not a part
       if (o.share() > share && o.smaller().volume() < share * o.larger().volume()) {
-        inside
-            .computeIfAbsent(o.larger().space().key(), k -> new ArrayList<>())
-            .add(o.smaller().space().key());
+        List<String> parts =
+            inside.computeIfAbsent(o.larger().space().key(), k -> new ArrayList<>());
+        if (!parts.contains(o.smaller().space().key())) {
+          parts.add(o.smaller().space().key());
+        }
       }
     }
     double least = context.limit(DESCRIPTOR, "spaces");

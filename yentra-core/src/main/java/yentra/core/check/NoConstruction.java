@@ -3,6 +3,7 @@ package yentra.core.check;
 import java.util.List;
 import java.util.function.Consumer;
 import yentra.core.envelope.BoundaryKind;
+import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 
@@ -17,7 +18,7 @@ final class NoConstruction implements Check {
           "THM-701",
           Severity.ERROR,
           "a surface without a construction",
-          "Surfaces that name no construction; air boundaries, shading and faces that are not resolved yet are not asked, and one that names a missing construction is FMT-104.",
+          "Surfaces that name no construction; air boundaries, shading, strips with only construction behind them and faces that are not resolved yet are not asked, and one that names a missing construction is FMT-104.",
           "Heat flow through it cannot be computed.",
           List.of());
 
@@ -31,6 +32,7 @@ final class NoConstruction implements Check {
     for (Surface s : context.envelope().surfaces()) {
       boolean asked =
           !s.type().isShading()
+              && s.exposure() != Exposure.ADIABATIC
               && s.type() != SurfaceType.AIR
               && s.kind() != BoundaryKind.FACE
               && !(s.type() == SurfaceType.UNRESOLVED && s.kind() == BoundaryKind.DERIVED_2A);

@@ -59,6 +59,8 @@ public record ReadNote(
     APPROXIMATED,
     /** A space boundary that is not on its space. */
     SPACE_BOUNDARY,
+    /** A space that only groups others, which are named. */
+    GROUPING,
     /** There are boundaries, but none of the second level. */
     FIRST_LEVEL_ONLY,
     /** Something was taken for granted that the file does not say. */

@@ -50,6 +50,12 @@ public record Space(
         extras);
   }
 
+  /** Without the area and volume that the delivery states. */
+  public Space withoutStated() {
+    return new Space(
+        key, name, storey, zone, building, use, condition, null, null, shell, source, extras);
+  }
+
   /** The name, or the key when there is none. */
   public String label() {
     return name.isBlank() ? key : name;

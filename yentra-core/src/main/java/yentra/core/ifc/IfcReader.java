@@ -154,6 +154,23 @@ public final class IfcReader {
         new IfcSpaceSurfaces(model, inScope, constructions, options, ground, tolerance);
     bounded.make(spaces, boundaries, reader.firstLevel());
     bounded.notes().forEach(n -> note(ReadNote.Kind.ASSUMED, "", n, 0));
+    bounded
+        .grouping()
+        .forEach(
+            (key, parts) ->
+                notes.add(
+                    new ReadNote(
+                        ReadNote.Kind.GROUPING,
+                        key,
+                        "",
+                        "",
+                        parts.size(),
+                        "the space holds "
+                            + parts.size()
+                            + " others and is taken for their group: no boundaries are derived for it",
+                        0,
+                        0,
+                        parts)));
     boundaryNotes(reader, boundaries, bounded.astray());
     if (!constructions.layers().isEmpty()) {
       note(

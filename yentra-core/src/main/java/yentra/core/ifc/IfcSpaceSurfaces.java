@@ -23,6 +23,7 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.Uncovered;
+import yentra.core.geometry.BoxIndex;
 import yentra.core.geometry.InteriorPoint;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
@@ -47,6 +48,7 @@ final class IfcSpaceSurfaces {
   private final double ground;
   private final Tolerance tolerance;
   private final List<String> notes = new ArrayList<>();
+  private Map<String, List<String>> grouping = Map.of();
   private List<Surface> surfaces = List.of();
   private List<Opening> orphans = List.of();
   private List<Uncovered> uncovered = List.of();
@@ -84,6 +86,11 @@ final class IfcSpaceSurfaces {
     return astray;
   }
 
+  /** Spaces that only group others, with those that they hold. */
+  Map<String, List<String>> grouping() {
+    return grouping;
+  }
+
   List<String> notes() {
     return notes;
   }
@@ -113,7 +120,7 @@ final class IfcSpaceSurfaces {
     BoundaryDerivation.Result derived = derive(rooms, options.derivation());
     uncovered = derived.uncovered();
     notes.addAll(derived.unpaired());
-    say(faults, boundaries, firstLevel);
+    say(faults, spaces, firstLevel);
     merge(delivered, derived, faults.keySet());
   }
 
@@ -200,39 +207,26 @@ final class IfcSpaceSurfaces {
                     new Room(
                         s.key(), s.source(), Shell.of(s.shell()).outward(tolerance.gap()).faces()))
             .toList();
-    Set<String> grouping = grouping(all);
-    return all.stream().filter(r -> !grouping.contains(r.key())).toList();
+    grouping = grouping(all);
+    return all.stream().filter(r -> !grouping.containsKey(r.key())).toList();
   }
 
   /** Spaces that hold at least two others. */
-  private Set<String> grouping(List<Room> rooms) {
+  private Map<String, List<String>> grouping(List<Room> rooms) {
     List<SolidProbe> probes = rooms.stream().map(r -> new SolidProbe(r.body())).toList();
-    Map<String, Integer> held = new HashMap<>();
-    yentra.core.geometry.BoxIndex index =
-        new yentra.core.geometry.BoxIndex(probes.stream().map(SolidProbe::box).toList());
+    Map<String, List<String>> held = new TreeMap<>();
+    BoxIndex index = new BoxIndex(probes.stream().map(SolidProbe::box).toList());
     for (int i = 0; i < rooms.size(); i++) {
       List<Vec3> points = inside(rooms.get(i));
       for (int j : index.meeting(probes.get(i).box())) {
         SolidProbe other = probes.get(j);
         if (j != i && points.stream().allMatch(p -> holds(other, p))) {
-          held.merge(rooms.get(j).key(), 1, Integer::sum);
+          held.computeIfAbsent(rooms.get(j).key(), k -> new ArrayList<>()).add(rooms.get(i).key());
         }
       }
     }
-    Set<String> out = new HashSet<>();
-    held.forEach(
-        (k, n) -> {
-          if (n >= 2) {
-            out.add(k);
-            notes.add(
-                "the space "
-                    + k.substring(3)
-                    + " holds "
-                    + n
-                    + " others and is taken for their group: no boundaries are derived for it");
-          }
-        });
-    return out;
+    held.values().removeIf(l -> l.size() < 2);
+    return held;
   }
 
   /** A point a little inside of each of the largest faces. */
@@ -254,7 +248,9 @@ final class IfcSpaceSurfaces {
     return false;
   }
 
-  private void say(Map<String, String> faults, List<DeliveredBoundary> boundaries, int firstLevel) {
+  private void say(Map<String, String> faults, List<Space> spaces, int firstLevel) {
+    Map<String, String> labels = new HashMap<>();
+    spaces.forEach(s -> labels.put(s.key(), s.label()));
     Map<String, Integer> why = new TreeMap<>();
     faults.forEach((space, reason) -> why.merge(reason, 1, Integer::sum));
     int none = why.getOrDefault(DeliveredJudgement.NONE, 0);
@@ -271,7 +267,7 @@ final class IfcSpaceSurfaces {
           if (!reason.equals(DeliveredJudgement.NONE) && !reason.equals("as asked")) {
             notes.add(
                 "the boundaries that the delivery gives for the space "
-                    + space.substring(3)
+                    + labels.get(space)
                     + " are not sound ("
                     + reason
                     + "): they were derived instead");
@@ -326,7 +322,7 @@ final class IfcSpaceSurfaces {
     boundaries.forEach(b -> bounded.add(b.space()));
     int n = 0;
     for (Space s : spaces) {
-      if (bounded.contains(s.key()) || s.shell().isEmpty()) {
+      if (bounded.contains(s.key()) || grouping.containsKey(s.key()) || s.shell().isEmpty()) {
         continue;
       }
       n++;
