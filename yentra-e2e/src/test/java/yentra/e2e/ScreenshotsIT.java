@@ -92,5 +92,22 @@ class ScreenshotsIT {
     b.press("Write or compare sheets");
     b.see("sheet-editor");
     Files.write(dir.resolve("11-scope-sheet-editor.png"), b.picture());
+    b.keys(org.openqa.selenium.Keys.ESCAPE);
+    boundaries(b, dir);
+  }
+
+  private static void boundaries(Browser b, Path dir) throws Exception {
+    b.keys("3");
+    b.press("Boundaries");
+    new org.openqa.selenium.support.ui.Select(b.see("boundary-mode"))
+        .selectByVisibleText("all derived");
+    new WebDriverWait(b.driver, Duration.ofSeconds(30))
+        .until(d -> !b.see("sheet-boundaries").getText().contains("as delivered"));
+    b.settle();
+    b.click(
+        By.xpath("//*[@data-testid='boundaries']//*[@role='row'][contains(., 'Visitor gallery')]"));
+    b.settle();
+    new WebDriverWait(b.driver, Duration.ofSeconds(10)).until(d -> !b.has("message"));
+    Files.write(dir.resolve("12-boundaries.png"), b.picture());
   }
 }
