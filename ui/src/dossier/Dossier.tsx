@@ -30,13 +30,13 @@ export function Dossier({ index, edits }: { index: ModelIndex; edits: Edits }) {
       ) : selection.length > 1 ? (
         <Several index={index} edits={edits} keys={selection} />
       ) : (
-        <Overview index={index} />
+        <Overview index={index} edits={edits} />
       )}
     </DossierFrame>
   );
 }
 
-function Overview({ index }: { index: ModelIndex }) {
+function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
   const m = index.model;
   return (
     <>
@@ -55,6 +55,15 @@ function Overview({ index }: { index: ModelIndex }) {
           <Row label="Surfaces">{m.surfaces.length}</Row>
           <Row label="Openings">{index.openings.size}</Row>
         </dl>
+      </Section>
+      <Section title="Simplify">
+        <button
+          className="btn"
+          title="Surfaces side by side in one plane, between the same spaces, of the same construction"
+          onClick={() => edits.consider({ kind: 'MergeCoplanar' }, 'Join surfaces side by side')}
+        >
+          Join surfaces side by side
+        </button>
       </Section>
       <RepairLog index={index} />
       <p className="px-3 py-2 text-sm text-muted">

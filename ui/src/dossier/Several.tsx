@@ -55,6 +55,21 @@ export function Several({
           </p>
         </Section>
       )}
+      {spaces.length > 1 && spaces.length === keys.length && (
+        <Section title="Simplify">
+          <button
+            className="btn"
+            onClick={() =>
+              edits.consider({ kind: 'MergeSpaces', spaces: keys }, 'Merge into one space')
+            }
+          >
+            Merge into one space
+          </button>
+          <p className="mt-1 text-sm text-muted">
+            The first one selected stays; what lies between them goes.
+          </p>
+        </Section>
+      )}
       <Section title="Selected">
         {keys.slice(0, 40).map((k) => (
           <div key={k} className="leading-[22px]">

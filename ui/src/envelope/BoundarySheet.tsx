@@ -47,11 +47,7 @@ export function BoundarySheet({ index, project }: { index: ModelIndex; project: 
       figure('ground', 'Ground', 'Touches the ground'),
       figure('spaces', 'Spaces', 'Faces another space across construction'),
       figure('open', 'Open', 'Open to another space, without a barrier'),
-      figure(
-        'construction',
-        'Ends',
-        'Only construction behind: ends of partitions, slab edges',
-      ),
+      figure('construction', 'Ends', 'Only construction behind: ends of partitions, slab edges'),
       figure('unresolved', 'Unknown', 'Nothing is known of the other side', true),
       figure('sum', 'All', 'All surfaces of the space'),
       {

@@ -21,7 +21,9 @@ import yentra.core.geometry.Tolerance;
   @JsonSubTypes.Type(value = DeleteSurface.class, name = "DeleteSurface"),
   @JsonSubTypes.Type(value = DeleteOpening.class, name = "DeleteOpening"),
   @JsonSubTypes.Type(value = AssignConstruction.class, name = "AssignConstruction"),
-  @JsonSubTypes.Type(value = AlignDelivery.class, name = "AlignDelivery")
+  @JsonSubTypes.Type(value = AlignDelivery.class, name = "AlignDelivery"),
+  @JsonSubTypes.Type(value = MergeCoplanar.class, name = "MergeCoplanar"),
+  @JsonSubTypes.Type(value = MergeSpaces.class, name = "MergeSpaces")
 })
 public sealed interface Repair
     permits ReverseSurface,
@@ -33,7 +35,9 @@ public sealed interface Repair
         DeleteSurface,
         DeleteOpening,
         AssignConstruction,
-        AlignDelivery {
+        AlignDelivery,
+        MergeCoplanar,
+        MergeSpaces {
   /**
    * The envelope with this change.
    *

@@ -1,0 +1,134 @@
+package yentra.core.repair;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import yentra.core.envelope.BoundaryKind;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Extras;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Side;
+import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Vec3;
+
+/**
+ * Makes one space of several: the first stays. What lies between them goes, with its openings;
+ * where it had a thickness, strips that bridge it take its edges' place, so that the shell stays
+ * closed. Stated areas and volumes are added where all spaces have them.
+ */
+public record MergeSpaces(List<String> spaces) implements Repair {
+  public MergeSpaces {
+    spaces = List.copyOf(spaces);
+  }
+
+  @Override
+  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+    Set<String> all = new HashSet<>(spaces);
+    if (all.size() < 2) {
+      throw new NotApplicableException("It takes two spaces to merge.");
+    }
+    List<Space> members = new ArrayList<>();
+    for (String s : spaces) {
+      members.add(Target.space(e, s));
+    }
+    String first = spaces.get(0);
+    List<Surface> out = new ArrayList<>();
+    int between = 0;
+    for (Surface s : e.surfaces()) {
+      long inside = s.sides().stream().filter(x -> all.contains(x.space())).count();
+      if (inside == 2 && !s.isWithinOneSpace()) {
+        between++;
+        strips(s, first, tolerance, out);
+      } else if (inside == 0) {
+        out.add(s);
+      } else {
+        out.add(
+            s.withSides(
+                s.sides().stream()
+                    .map(
+                        x ->
+                            all.contains(x.space())
+                                ? new Side(first, x.face(), x.boundary(), x.adjacency())
+                                : x)
+                    .toList()));
+      }
+    }
+    if (between == 0) {
+      throw new NotApplicableException("The spaces have no surface between them.");
+    }
+    Space merged = merged(members);
+    return e.withSurfaces(out)
+        .withSpaces(
+            e.spaces().stream()
+                .filter(s -> !all.contains(s.key()) || s.key().equals(first))
+                .map(s -> s.key().equals(first) ? merged : s)
+                .toList());
+  }
+
+  private static Space merged(List<Space> members) {
+    Space f = members.get(0);
+    boolean areas = members.stream().allMatch(s -> s.statedFloorArea() != null);
+    boolean volumes = members.stream().allMatch(s -> s.statedVolume() != null);
+    return new Space(
+        f.key(),
+        f.name(),
+        f.storey(),
+        f.zone(),
+        f.building(),
+        f.use(),
+        f.condition(),
+        areas ? members.stream().mapToDouble(Space::statedFloorArea).sum() : null,
+        volumes ? members.stream().mapToDouble(Space::statedVolume).sum() : null,
+        // the surfaces say what it is bounded by
+        List.of(),
+        f.source(),
+        f.extras());
+  }
+
+  /** Quads from the edges of one side of a wall to the other's. */
+  private static void strips(Surface s, String space, Tolerance tolerance, List<Surface> out) {
+    Polygon near = s.face(0);
+    double apart = Math.abs(near.plane().distance(s.face(1).mean()));
+    if (apart <= tolerance.gap()) {
+      return;
+    }
+    Vec3 across = near.normal().times(apart);
+    int n = 0;
+    for (List<Vec3> ring : near.rings()) {
+      for (int i = 0; i < ring.size(); i++) {
+        Vec3 a = ring.get(i);
+        Vec3 b = ring.get((i + 1) % ring.size());
+        Polygon strip = Polygon.of(a, b, b.plus(across), a.plus(across));
+        out.add(
+            new Surface(
+                s.key() + "_m" + ++n,
+                "",
+                TypeByTilt.interior(strip),
+                strip,
+                List.of(Side.of(space, strip)),
+                s.construction(),
+                null,
+                BoundaryKind.DERIVED_2B,
+                SourceRef.REPAIR,
+                s.element(),
+                List.of(),
+                Extras.NONE));
+      }
+    }
+  }
+
+  @Override
+  public String describe(Envelope before, Naming naming) {
+    return String.format(
+        Locale.ROOT,
+        "Merges %d spaces into %s.",
+        spaces.size(),
+        spaces.isEmpty() ? "one" : naming.space(spaces.get(0)));
+  }
+}
