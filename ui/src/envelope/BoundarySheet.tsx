@@ -41,7 +41,13 @@ export function BoundarySheet({ index, project }: { index: ModelIndex; project: 
       },
     });
     return [
-      { id: 'space', head: 'Space', width: 112, value: (r) => r.space.name || r.space.fileId },
+      {
+        id: 'space',
+        head: 'Space',
+        width: 112,
+        sticky: true,
+        value: (r) => r.space.name || r.space.fileId,
+      },
       { id: 'origin', head: 'Made', width: 78, value: (r) => ORIGIN[r.origin] },
       figure('outdoor', 'Outdoor', 'Faces outdoor air'),
       figure('ground', 'Ground', 'Touches the ground'),
@@ -69,7 +75,7 @@ export function BoundarySheet({ index, project }: { index: ModelIndex; project: 
           keyOf={keyOf}
           selection={chosen}
           onSelect={select}
-          tools={<span className="text-muted">Areas in {areaUnit()}</span>}
+          tools={<span className="text-muted">· areas in {areaUnit()}</span>}
           onOpen={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
         />
       </div>
