@@ -193,7 +193,9 @@ class RepairsTest {
             new DeleteOpening("o"),
             new AssignConstruction("s", "c"),
             new AlignDelivery(12.5, 1, -2, 0.25, null),
-            new AlignDelivery(0, 0, 0, 0, 3.5));
+            new AlignDelivery(0, 0, 0, 0, 3.5),
+            new MergeCoplanar(),
+            new MergeSpaces(List.of("a", "b")));
     for (Repair r : all) {
       String text = json.writerFor(Repair.class).writeValueAsString(r);
       assertThat(json.readValue(text, Repair.class)).as(text).isEqualTo(r);
