@@ -102,7 +102,10 @@ public final class BoundaryDerivation {
   private static final Comparator<Vec3> ORDER =
       Comparator.comparingDouble(Vec3::x).thenComparingDouble(Vec3::y).thenComparingDouble(Vec3::z);
 
-  private record Regions(PlaneFrame frame, List<Region> list) {}
+  /**
+   * @param whole the face was not cut up, since too much lies before it
+   */
+  private record Regions(boolean whole, PlaneFrame frame, List<Region> list) {}
 
   /** A surface in the making. */
   private record Draft(
@@ -119,6 +122,12 @@ public final class BoundaryDerivation {
     Map<Integer, List<Geometry>> taken = new HashMap<>();
     for (Face f : around.faces()) {
       Regions here = all.get(f.number());
+      if (here.whole) {
+        problems.add(
+            "so much lies before a face of "
+                + name(f)
+                + " that it was not cut up: what lies behind its middle is taken for all of it");
+      }
       for (Region r : here.list) {
         if (r.behind() != Behind.SPACE) {
           drafts.add(new Draft(r, f, here.frame, null, r.outline()));
@@ -144,9 +153,11 @@ public final class BoundaryDerivation {
             tolerance.length());
     around.addEdges(f, near, cells);
     List<FaceCells.Cell> list = cells.cells();
+    boolean whole = cells.tangled();
     List<Sight> sights = list.stream().map(c -> around.look(f, near, c.inside())).toList();
     List<Region> regions = Region.of(cells.frame(), list, sights);
     return new Regions(
+        whole,
         cells.frame(),
         Region.absorbed(regions, options.absorb()).stream()
             .sorted(

@@ -33,6 +33,10 @@ final class FaceCells {
   private static final GeometryFactory FACTORY = new GeometryFactory();
   private static final PrecisionModel GRID = new PrecisionModel(1e5);
 
+  private static final int FEW_LINES = 300;
+  private static final int PROBED = 100;
+  private static final double MOST_CROSSINGS = 60_000;
+
   private final PlaneFrame frame;
   private final org.locationtech.jts.geom.Polygon face;
   private final Envelope extent;
@@ -187,10 +191,34 @@ final class FaceCells {
     return false;
   }
 
+  /**
+   * Whether so much lies in one place before the face that cutting it up would take for ever: the
+   * crossings of every so many-th line are counted.
+   */
+  boolean tangled() {
+    int n = lines.size();
+    if (n <= FEW_LINES) {
+      return false;
+    }
+    int stride = Math.max(1, n / PROBED);
+    long crossings = 0;
+    int probed = 0;
+    for (int i = 0; i < n; i += stride) {
+      probed++;
+      Envelope box = lines.get(i).getEnvelopeInternal();
+      for (LineString other : lines) {
+        if (box.intersects(other.getEnvelopeInternal())) {
+          crossings++;
+        }
+      }
+    }
+    return crossings / (double) probed * n / 2 > MOST_CROSSINGS;
+  }
+
   /** The cells, in a fixed order. */
   List<Cell> cells() {
     List<Geometry> found = new ArrayList<>();
-    if (lines.isEmpty()) {
+    if (lines.isEmpty() || tangled()) {
       found.add(face);
     } else {
       lines.sort(null);

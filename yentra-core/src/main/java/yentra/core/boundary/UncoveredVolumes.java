@@ -15,13 +15,14 @@ import yentra.core.geometry.Vec3;
 /**
  * Measures enclosed volumes by filling them with upright columns from a point inside: a column
  * reaches from what is below to what is above, and goes on to the columns beside it wherever the
- * way is free. Heights are exact; in plan the columns are {@value #STEP} m wide.
+ * way is free. Heights are exact; in plan the columns are 0.1 m wide, wider in what is too large
+ * for that.
  */
 public final class UncoveredVolumes {
-  private static final double STEP = 0.1;
+  private static final double[] STEPS = {0.1, 0.3, 1, 3};
 
-  /** A volume of more columns than this is taken for outdoors. */
-  private static final int MOST = 400_000;
+  /** A volume of more columns than this is filled with wider ones. */
+  private static final int MOST = 15_000;
 
   private final ProbeScene scene;
   private final Tolerance tolerance;
@@ -36,12 +37,14 @@ public final class UncoveredVolumes {
 
   private static final class Filled {
     final Vec3 origin;
+    final double step;
     final Map<Long, List<Column>> columns = new HashMap<>();
     final TreeSet<String> around = new TreeSet<>();
     double volume;
 
-    Filled(Vec3 origin) {
+    Filled(Vec3 origin, double step) {
       this.origin = origin;
+      this.step = step;
     }
 
     Column at(int i, int j, double z) {
@@ -54,8 +57,8 @@ public final class UncoveredVolumes {
     }
 
     boolean holds(Vec3 p) {
-      int i = (int) Math.round((p.x() - origin.x()) / STEP);
-      int j = (int) Math.round((p.y() - origin.y()) / STEP);
+      int i = (int) Math.round((p.x() - origin.x()) / step);
+      int j = (int) Math.round((p.y() - origin.y()) / step);
       for (int a = -1; a <= 1; a++) {
         for (int b = -1; b <= 1; b++) {
           if (at(i + a, j + b, p.z()) != null) {
@@ -99,13 +102,24 @@ public final class UncoveredVolumes {
   }
 
   private Filled fill(Vec3 eye) {
-    Filled f = new Filled(offGrid(eye));
+    Filled f = null;
+    for (double step : STEPS) {
+      f = fill(eye, step);
+      if (f.volume > 0) {
+        break;
+      }
+    }
+    return f;
+  }
+
+  private Filled fill(Vec3 eye, double step) {
+    Filled f = new Filled(offGrid(eye), step);
     Deque<Column> open = new ArrayDeque<>();
     reach(f, 0, 0, f.origin.z(), open);
     int n = 0;
     while (!open.isEmpty() && ++n < MOST) {
       Column c = open.poll();
-      f.volume += (c.high - c.low) * STEP * STEP;
+      f.volume += (c.high - c.low) * step * step;
       for (int side = 0; side < 4; side++) {
         int di = side == 0 ? 1 : side == 1 ? -1 : 0;
         int dj = side == 2 ? 1 : side == 3 ? -1 : 0;
@@ -114,8 +128,8 @@ public final class UncoveredVolumes {
           if (f.at(c.i + di, c.j + dj, z) != null) {
             continue;
           }
-          Vec3 from = new Vec3(f.origin.x() + c.i * STEP, f.origin.y() + c.j * STEP, z);
-          if (!scene.blocked(from, new Vec3(di, dj, 0), 0, STEP + 1e-6)) {
+          Vec3 from = new Vec3(f.origin.x() + c.i * step, f.origin.y() + c.j * step, z);
+          if (!scene.blocked(from, new Vec3(di, dj, 0), 0, step + 1e-6)) {
             reach(f, c.i + di, c.j + dj, z, open);
           }
         }
@@ -128,7 +142,7 @@ public final class UncoveredVolumes {
   }
 
   private void reach(Filled f, int i, int j, double z, Deque<Column> open) {
-    Vec3 p = new Vec3(f.origin.x() + i * STEP, f.origin.y() + j * STEP, z);
+    Vec3 p = new Vec3(f.origin.x() + i * f.step, f.origin.y() + j * f.step, z);
     double up = scene.first(p, Vec3.Z, 0, 500);
     double down = scene.first(p, Vec3.Z.negated(), 0, 500);
     if (Double.isInfinite(up) || Double.isInfinite(down) || up + down < tolerance.gap()) {
@@ -146,13 +160,13 @@ public final class UncoveredVolumes {
       double[] box = {1e9, 1e9, 1e9, -1e9, -1e9, -1e9};
       for (List<Column> l : f.columns.values()) {
         for (Column c : l) {
-          double x = f.origin.x() + c.i * STEP;
-          double y = f.origin.y() + c.j * STEP;
-          box[0] = Math.min(box[0], x - STEP / 2);
-          box[1] = Math.min(box[1], y - STEP / 2);
+          double x = f.origin.x() + c.i * f.step;
+          double y = f.origin.y() + c.j * f.step;
+          box[0] = Math.min(box[0], x - f.step / 2);
+          box[1] = Math.min(box[1], y - f.step / 2);
           box[2] = Math.min(box[2], c.low);
-          box[3] = Math.max(box[3], x + STEP / 2);
-          box[4] = Math.max(box[4], y + STEP / 2);
+          box[3] = Math.max(box[3], x + f.step / 2);
+          box[4] = Math.max(box[4], y + f.step / 2);
           box[5] = Math.max(box[5], c.high);
         }
       }

@@ -173,6 +173,23 @@ class BoundaryDerivationPropertiesTest {
     }
   }
 
+  /** Hundreds of rooms and walls in one place: it ends, and what was not cut up is said. */
+  @net.jqwik.api.Example
+  void hundredsInOnePlaceEnd() {
+    Random random = new Random(5);
+    List<Room> rooms = new ArrayList<>();
+    List<Barrier> barriers = new ArrayList<>();
+    for (int i = 0; i < 150; i++) {
+      rooms.add(new Room("r" + i, SourceRef.REPAIR, anyBox(random)));
+      barriers.add(new Barrier("b" + i, SourceRef.REPAIR, Barrier.Rank.SEPARATING, anyBox(random)));
+    }
+    BoundaryDerivation.Result r =
+        new BoundaryDerivation(rooms, barriers, List.of(), 0, DerivationOptions.STANDARD, T)
+            .derive(NONE);
+    assertThat(r.surfaces()).hasSizeGreaterThan(600);
+    assertThat(r.unpaired()).isNotEmpty();
+  }
+
   private static List<Polygon> anyBox(Random random) {
     double grid = random.nextInt(3) == 0 ? 1 : 0.07;
     double far = random.nextInt(12) == 0 ? 1e5 : 0;
