@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arranged, filter, sortKey } from './order';
+import { arranged, filter, sorted } from './order';
 
 interface Row {
   name: string | null;
@@ -25,7 +25,6 @@ describe('the order of rows', () => {
       'Room 10',
       null,
     ]);
-    expect(sortKey('W-2') < sortKey('W-10')).toBe(true);
   });
 
   it('keeps empty values last and equal ones in order', () => {
@@ -34,6 +33,37 @@ describe('the order of rows', () => {
       'Hall',
       null,
       'room 9',
+    ]);
+  });
+
+  const order = (values: (string | number | null)[], down: boolean) =>
+    [...sorted(Int32Array.from(values.keys()), values, down)].map((i) => values[i]);
+
+  it('puts numbers before words, below zero and tiny ones included', () => {
+    const values = ['b', 2, -1e300, 1e-320, 0, -0.5, 'a', null, -3, '', 2.5];
+    expect(order(values, false)).toEqual([-1e300, -3, -0.5, 0, 1e-320, 2, 2.5, 'a', 'b', null, '']);
+    expect(order(values, true)).toEqual(['b', 'a', 2.5, 2, 1e-320, 0, -0.5, -3, -1e300, null, '']);
+  });
+
+  it('looks as far into a word as is needed', () => {
+    const long = 'Wall in the boat hall ';
+    const values = [
+      `${long}12 b`,
+      `${long}12 a`,
+      `${long}2`,
+      long,
+      'Wall',
+      `${long}Ω2`,
+      `${long}Ω10`,
+    ];
+    expect(order(values, false)).toEqual([
+      'Wall',
+      long,
+      `${long}2`,
+      `${long}12 a`,
+      `${long}12 b`,
+      `${long}Ω2`,
+      `${long}Ω10`,
     ]);
   });
 
