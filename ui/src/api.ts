@@ -25,6 +25,10 @@ export type ValueRequest = Omit<Schemas['ValueRequest'], 'basedOn'>;
 export type StoreyCount = Schemas['Row'];
 export type PickRequest = Schemas['PickRequest'];
 export type Trimmed = Schemas['TrimmedView'];
+export type BoundarySums = Schemas['SumsView'];
+export type BoundaryRow = Schemas['RowView'];
+export type Enclosed = Schemas['EnclosedView'];
+export type EnclosedVolume = Schemas['VolumeView'];
 export type SheetEntry = Schemas['SheetView'];
 export type SheetDetail = Schemas['SheetDetail'];
 export type SheetCells = Schemas['SheetCells'];
@@ -54,12 +58,18 @@ export function setPerson(name: string) {
   localStorage.setItem(PERSON_KEY, name.trim());
 }
 
-async function send(method: string, path: string, body?: unknown): Promise<Response> {
+async function send(
+  method: string,
+  path: string,
+  body?: unknown,
+  signal?: AbortSignal,
+): Promise<Response> {
   const raw = body instanceof Blob;
   let answer: Response;
   try {
     answer = await fetch(path, {
       method,
+      signal,
       headers: {
         'X-Yentra-Person': encodeURIComponent(person()),
         ...(body === undefined
@@ -68,7 +78,8 @@ async function send(method: string, path: string, body?: unknown): Promise<Respo
       },
       body: body === undefined ? undefined : raw ? body : JSON.stringify(body),
     });
-  } catch {
+  } catch (e) {
+    if (signal?.aborted) throw e;
     throw new ProblemError(
       0,
       'offline',
@@ -88,8 +99,13 @@ async function send(method: string, path: string, body?: unknown): Promise<Respo
   return answer;
 }
 
-async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
-  return (await send(method, path, body)).json() as Promise<T>;
+async function request<T>(
+  method: string,
+  path: string,
+  body?: unknown,
+  signal?: AbortSignal,
+): Promise<T> {
+  return (await send(method, path, body, signal)).json() as Promise<T>;
 }
 
 export const api = {
@@ -119,6 +135,28 @@ export const api = {
     request<Preview>('POST', `/api/deliveries/${delivery}/preview`, { repair }),
   repair: (delivery: string, basedOn: number, repair: Repair, finding?: string) =>
     request<Model>('POST', `/api/deliveries/${delivery}/repairs`, { basedOn, repair, finding }),
+  boundaries: (delivery: string) =>
+    request<BoundarySums>('GET', `/api/deliveries/${delivery}/boundaries`),
+  tryBoundaries: (
+    delivery: string,
+    choices: NonNullable<Settings['boundaries']>,
+    signal: AbortSignal,
+  ) => request<BoundarySums>('POST', `/api/deliveries/${delivery}/boundaries/try`, choices, signal),
+  chooseBoundaries: (
+    delivery: string,
+    basedOn: number,
+    spaces: string[],
+    source: 'DELIVERED' | 'DERIVED' | 'PROJECT',
+  ) =>
+    request<Model>('POST', `/api/deliveries/${delivery}/boundaries/choice`, {
+      basedOn,
+      spaces,
+      source,
+    }),
+  enclosed: (delivery: string, signal: AbortSignal) =>
+    request<Enclosed>('GET', `/api/deliveries/${delivery}/enclosed`, undefined, signal),
+  addSpaces: (delivery: string, basedOn: number, volumes: Schemas['SeedView'][]) =>
+    request<Model>('POST', `/api/deliveries/${delivery}/enclosed`, { basedOn, volumes }),
   part: (delivery: string, basedOn: number, part: number | null) =>
     request<Model>('PUT', `/api/deliveries/${delivery}/part`, { basedOn, part }),
   undo: (delivery: string, basedOn: number) =>

@@ -27,6 +27,10 @@ interface View {
   sweep: number | null;
   apart: boolean;
   measure: MeasureMode | null;
+  /** The architect's elements are shown around the envelope. */
+  elements: boolean;
+  /** Places to be shown that are no finding's. */
+  lit: { areas: number[][]; lines: number[][]; points: number[][] } | null;
   tab: SheetTab;
   scopeTab: ScopeTab;
   /** Name of the class whose values are shown. */
@@ -56,6 +60,8 @@ const CLEAN = {
   sweep: null,
   apart: false,
   measure: null,
+  elements: false,
+  lit: null,
   pending: null,
   palette: false,
   help: false,

@@ -23,6 +23,7 @@ export function surface(key: string, spaces: string[], openings: Opening[] = [])
     key,
     fileId: key,
     label: `Wall ${key}`,
+    behind: 'Faces outdoor air',
     type: 'ExteriorWall',
     exposure: 'outdoor',
     spaces,

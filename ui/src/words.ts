@@ -17,6 +17,10 @@ export const volumeValue = (v: number) => (ip ? v / FOOT ** 3 : v);
 export const areaText = (v: number) => `${area(v)} ${areaUnit()}`;
 export const volumeText = (v: number) => `${volume(v)} ${volumeUnit()}`;
 
+export const lengthUnit = () => (ip ? 'ft' : 'm');
+export const toLength = (v: number) => (ip ? v / FOOT : v);
+export const fromLength = (v: number) => (ip ? v * FOOT : v);
+
 /** Metres, or feet and inches to a sixteenth. */
 export function lengthText(v: number): string {
   if (!ip) return `${v.toFixed(3)} m`;

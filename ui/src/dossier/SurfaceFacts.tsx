@@ -7,6 +7,16 @@ import { areaText, lengthText, uValueText, degrees, EXPOSURES, orientation } fro
 import { Changes, FindingLinks, Jump, Origin, Row, Section, Title } from './parts';
 import { useSurfaceTypes } from './useSurfaceTypes';
 
+/** How a surface came to be. */
+const MADE: Record<string, string> = {
+  read: 'As delivered.',
+  face: 'A face of the space’s body.',
+  'derived-2a': 'Derived.',
+  'derived-2b': 'Derived.',
+  virtual: 'Without an element.',
+  repaired: 'Made by a repair.',
+};
+
 export function SurfaceFacts({
   surface: s,
   index,
@@ -31,6 +41,9 @@ export function SurfaceFacts({
           <Row label="Other side">{exposure?.label}</Row>
         </dl>
       </Section>
+      <p className="mt-1" data-testid="behind">
+        {s.behind}. <span className="text-muted">{MADE[s.kind] ?? s.kind}</span>
+      </p>
       <FindingLinks list={index.findingsOf.get(s.key) ?? []} />
       <Section title="Repair by hand">
         <div className="flex flex-wrap gap-1.5">

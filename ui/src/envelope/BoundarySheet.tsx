@@ -1,54 +1,105 @@
 import { useMemo } from 'react';
-import { useQueryClient } from '@tanstack/react-query';
-import { api, type Project, type Settings } from '../api';
+import type { Project, BoundaryRow } from '../api';
 import type { ModelIndex } from '../model';
 import { Table, type Column } from '../sheet/Table';
 import { useSelection, useView } from '../state';
+import type { Edits } from '../useEdits';
 import { area, areaUnit, areaValue } from '../words';
-import { boundaryRows, type BoundaryRow } from './boundaries';
+import { BoundaryChoices } from './BoundaryChoices';
+import { useBoundaries } from './useBoundaries';
 
 const ORIGIN = {
-  derived: 'derived',
-  delivered: 'as delivered',
-  both: 'some of each',
-  none: 'none',
+  DERIVED: 'derived',
+  DELIVERED: 'as delivered',
+  BOTH: 'some of each',
+  NONE: 'none',
 } as const;
 
-const keyOf = (r: BoundaryRow) => r.key;
+type Balance = BoundaryRow['balance'];
+
+/** A space as it is, and as other choices would have it. */
+interface Row {
+  key: string;
+  name: string;
+  now: Balance;
+  then: Balance | null;
+  chosen: BoundaryRow['chosen'];
+}
+
+const keyOf = (r: Row) => r.key;
+
+/** Less than this is the same, m². */
+const SAME = 0.005;
 
 /** How the boundaries of each space were made, and the choices behind it. */
-export function BoundarySheet({ index, project }: { index: ModelIndex; project: Project }) {
+export function BoundarySheet({
+  index,
+  project,
+  edits,
+}: {
+  index: ModelIndex;
+  project: Project;
+  edits: Edits;
+}) {
   const select = useView((s) => s.select);
   const chosen = useSelection();
-  const rows = useMemo(() => boundaryRows(index.model), [index]);
-  const columns = useMemo<Column<BoundaryRow>[]>(() => {
+  const boundaries = useBoundaries(index.model, project);
+  const { now, tried } = boundaries;
+  const rows = useMemo<Row[]>(() => {
+    const then = new Map(tried?.rows.map((r) => [r.balance.space, r.balance]));
+    return (now?.rows ?? []).map((r) => ({
+      key: r.balance.space,
+      name: r.name,
+      now: r.balance,
+      then: tried ? (then.get(r.balance.space) ?? null) : null,
+      chosen: r.chosen,
+    }));
+  }, [now, tried]);
+  const columns = useMemo<Column<Row>[]>(() => {
     const figure = (
-      id: keyof BoundaryRow & string,
+      id: 'outdoor' | 'ground' | 'spaces' | 'open' | 'construction' | 'unresolved' | 'sum',
       head: string,
       title: string,
       bad = false,
-    ): Column<BoundaryRow> => ({
+    ): Column<Row> => ({
       id,
       head,
       title: `${title}, ${areaUnit()}`,
-      width: 58,
+      width: rows.some((r) => r.then && Math.abs(r.then[id] - r.now[id]) >= SAME) ? 116 : 58,
       number: true,
-      value: (r) => areaValue(r[id] as number),
+      value: (r) => areaValue((r.then ?? r.now)[id]),
       show: (r) => {
-        const v = r[id] as number;
-        if (!v) return <span className="text-muted">–</span>;
-        return bad ? <b className="text-blocker">{area(v)}</b> : area(v);
+        const text = (v: number, mark: boolean) =>
+          v < SAME ? (
+            <span className="text-muted">–</span>
+          ) : bad && mark ? (
+            <b className="text-blocker">{area(v)}</b>
+          ) : (
+            area(v)
+          );
+        if (!r.then || Math.abs(r.then[id] - r.now[id]) < SAME) return text(r.now[id], true);
+        return (
+          <>
+            <span className="text-muted">{text(r.now[id], false)} → </span>
+            <b>{text(r.then[id], true)}</b>
+          </>
+        );
       },
     });
     return [
+      { id: 'space', head: 'Space', width: 112, sticky: true, value: (r) => r.name },
       {
-        id: 'space',
-        head: 'Space',
-        width: 112,
-        sticky: true,
-        value: (r) => r.space.name || r.space.fileId,
+        id: 'origin',
+        head: 'Made',
+        width: 92,
+        value: (r) => ORIGIN[(r.then ?? r.now).origin],
+        show: (r) => (
+          <>
+            {ORIGIN[(r.then ?? r.now).origin]}
+            {r.chosen && <span title="Chosen for this space"> •</span>}
+          </>
+        ),
       },
-      { id: 'origin', head: 'Made', width: 78, value: (r) => ORIGIN[r.origin] },
       figure('outdoor', 'Outdoor', 'Faces outdoor air'),
       figure('ground', 'Ground', 'Touches the ground'),
       figure('spaces', 'Spaces', 'Faces another space across construction'),
@@ -57,14 +108,23 @@ export function BoundarySheet({ index, project }: { index: ModelIndex; project: 
       figure('unresolved', 'Unknown', 'Nothing is known of the other side', true),
       figure('sum', 'All', 'All surfaces of the space'),
       {
+        id: 'surfaces',
+        head: 'Count',
+        title: 'Surfaces of the space',
+        width: 52,
+        number: true,
+        value: (r) => (r.then ?? r.now).surfaces,
+      },
+      {
         id: 'closed',
         head: 'Closed',
         width: 54,
-        value: (r) => (r.space.enclosed ? 'yes' : 'no'),
-        show: (r) => (r.space.enclosed ? 'yes' : <b className="text-blocker">no</b>),
+        value: (r) => (index.spaces.get(r.key)?.enclosed ? 'yes' : 'no'),
+        show: (r) =>
+          index.spaces.get(r.key)?.enclosed ? 'yes' : <b className="text-blocker">no</b>,
       },
     ];
-  }, []);
+  }, [rows, index]);
   return (
     <div className="flex min-h-0 flex-1" data-testid="boundaries">
       <div className="flex min-w-0 flex-1 flex-col">
@@ -79,94 +139,7 @@ export function BoundarySheet({ index, project }: { index: ModelIndex; project: 
           onOpen={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
         />
       </div>
-      <Choices index={index} project={project} />
+      <BoundaryChoices index={index} boundaries={boundaries} edits={edits} />
     </div>
-  );
-}
-
-type Boundaries = NonNullable<Settings['boundaries']>;
-
-function Choices({ index, project }: { index: ModelIndex; project: Project }) {
-  const client = useQueryClient();
-  const set = useView((s) => s.set);
-  const now: Boundaries = project.settings.boundaries ?? {};
-
-  async function choose(change: Partial<Boundaries>) {
-    try {
-      const next = await api.settings(project.id, {
-        ...project.settings,
-        boundaries: { ...now, ...change },
-      });
-      client.setQueryData(['project', project.id], next);
-      await client.invalidateQueries({ queryKey: ['model'] });
-      set({ message: { text: 'Boundaries made anew.', bad: false } });
-    } catch (e) {
-      set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });
-    }
-  }
-
-  return (
-    <aside className="w-64 shrink-0 overflow-y-auto border-l border-line px-3 py-2">
-      <label className="flex items-center justify-between gap-2">
-        <span className="text-muted">Boundaries</span>
-        <select
-          className="field w-36"
-          data-testid="boundary-mode"
-          value={now.mode ?? 'AUTO'}
-          onChange={(e) => void choose({ mode: e.target.value as Boundaries['mode'] })}
-        >
-          <option value="AUTO">delivered if sound</option>
-          <option value="DERIVE">all derived</option>
-          <option value="KEEP">all as delivered</option>
-        </select>
-      </label>
-      <label className="mt-1 flex items-center justify-between gap-2">
-        <span className="text-muted">Drawn on</span>
-        <select
-          className="field w-36"
-          data-testid="boundary-convention"
-          value={now.convention ?? 'INNER'}
-          onChange={(e) => void choose({ convention: e.target.value as Boundaries['convention'] })}
-        >
-          <option value="INNER">inner faces</option>
-          <option value="INNER_AND_CENTRE">inner faces, inner walls’ middle</option>
-          <option value="CENTRE">middle of construction</option>
-          <option value="OUTER">outer faces, inner walls’ middle</option>
-        </select>
-      </label>
-      <label
-        className="mt-1 flex items-center gap-2"
-        title="Else they go to the outdoor or ground surface beside them"
-      >
-        <input
-          type="checkbox"
-          className="accent-kelp"
-          checked={now.keepStrips ?? false}
-          onChange={(e) => void choose({ keepStrips: e.target.checked })}
-        />
-        Keep wall ends apart
-      </label>
-      <label
-        className="mt-1 flex items-center gap-2"
-        title="Volumes that walls and slabs enclose and no space covers"
-      >
-        <input
-          type="checkbox"
-          className="accent-kelp"
-          data-testid="find-spaces"
-          checked={now.findSpaces ?? false}
-          onChange={(e) => void choose({ findSpaces: e.target.checked })}
-        />
-        Make spaces of enclosed volumes
-      </label>
-      <h3 className="kicker mt-2">Assumed ({index.model.assumed.length})</h3>
-      <ul>
-        {index.model.assumed.map((n, i) => (
-          <li key={i} className="border-b border-line/60 py-0.5 text-sm">
-            {n}
-          </li>
-        ))}
-      </ul>
-    </aside>
   );
 }

@@ -12,6 +12,7 @@ const KEYS: [string, string][] = [
   ['Enter, Backspace', 'go in to surfaces and openings, go out'],
   ['C + wheel', 'sweep a cut through the selection'],
   ['M', 'measure'],
+  ['B', 'the architect’s elements around the envelope'],
   ['1 – 7', 'workspaces'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
   ['Shift drag', 'select by box (Alt takes away)'],

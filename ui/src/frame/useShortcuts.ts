@@ -74,6 +74,9 @@ function action(key: string, index: ModelIndex, edits: Edits): (() => void) | nu
     case 'm':
     case 'M':
       return () => v.set({ measure: v.measure ? null : 'distance' });
+    case 'b':
+    case 'B':
+      return () => v.set({ elements: !v.elements });
     case '?':
       return () => v.set({ help: true });
     case '/':

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { api, type Model } from '../api';
 import { useView } from '../state';
-import { elementSubject, indexScope, readMesh, type ScopeIndex } from './scopeModel';
+import { indexScope, readMesh, type ScopeIndex } from './scopeModel';
 
 /** The scope of the model's present version, or as a sheet that is tried would have it. */
 export function useScope(model: Model, wanted: boolean): ScopeIndex | null {
@@ -19,8 +19,8 @@ export function useScope(model: Model, wanted: boolean): ScopeIndex | null {
   return useMemo(() => (shown ? indexScope(shown) : null), [shown]);
 }
 
-/** What the stage shows in the scope workspace; null until the bodies are there. */
-export function useElementSubject(model: Model, index: ScopeIndex | null, wanted: boolean) {
+/** The bodies of the model's elements; null until they are there. */
+export function useMesh(model: Model, wanted: boolean) {
   const id = model.delivery.id;
   const mesh = useQuery({
     queryKey: ['mesh', id],
@@ -28,8 +28,5 @@ export function useElementSubject(model: Model, index: ScopeIndex | null, wanted
     enabled: wanted,
     staleTime: Infinity,
   });
-  return useMemo(
-    () => (index && mesh.data ? elementSubject(index, mesh.data, model.storeys) : null),
-    [index, mesh.data, model.storeys],
-  );
+  return mesh.data ?? null;
 }

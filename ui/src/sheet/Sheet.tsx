@@ -18,6 +18,7 @@ import {
   orientation,
   limitText,
 } from '../words';
+import type { Edits } from '../useEdits';
 import { Table, type Column } from './Table';
 import { SheetFrame } from './SheetFrame';
 
@@ -26,17 +27,21 @@ const idOf = (f: { id: string }) => f.id;
 const exposure = (key: string) => EXPOSURES.find((e) => e.key === key)?.label ?? key;
 
 /** The table under the stage: spaces, surfaces, openings, findings. */
-export function Sheet({ index, project }: { index: ModelIndex; project: Project }) {
-  const asked = useView((s) => s.tab);
+export function Sheet({
+  index,
+  project,
+  edits,
+}: {
+  index: ModelIndex;
+  project: Project;
+  edits: Edits;
+}) {
+  const tab = useView((s) => s.tab);
   const set = useView((s) => s.set);
   const m = index.model;
   const openings = useMemo(() => [...index.openings.values()], [index]);
-  const ifc = m.delivery.format === 'ifc';
-  const tab = asked === 'boundaries' && !ifc ? 'spaces' : asked;
   const tabs: [SheetTab, string, number][] = [
-    ...(ifc
-      ? ([['boundaries', 'Boundaries', m.spaces.length]] as [SheetTab, string, number][])
-      : []),
+    ['boundaries', 'Boundaries', m.spaces.length],
     ['spaces', 'Spaces', m.spaces.length],
     ['surfaces', 'Surfaces', m.surfaces.length],
     ['openings', 'Openings', openings.length],
@@ -44,7 +49,7 @@ export function Sheet({ index, project }: { index: ModelIndex; project: Project 
   ];
   return (
     <SheetFrame tabs={tabs} tab={tab} onTab={(key) => set({ tab: key })}>
-      {tab === 'boundaries' && <BoundarySheet index={index} project={project} />}
+      {tab === 'boundaries' && <BoundarySheet index={index} project={project} edits={edits} />}
       {tab === 'spaces' && <SpaceTable index={index} />}
       {tab === 'surfaces' && <SurfaceTable index={index} />}
       {tab === 'openings' && <OpeningTable index={index} openings={openings} />}

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import * as THREE from 'three';
-import { Eye, EyeOff, Focus, Frame, Ruler } from 'lucide-react';
+import { Blocks, Eye, EyeOff, Focus, Frame, Ruler } from 'lucide-react';
 import type { Finding } from '../api';
 import type { ModelIndex } from '../model';
 import { useView } from '../state';
@@ -22,6 +22,9 @@ const VIEWS: [string, string, [number, number, number]][] = [
   ['Iso', 'From the south-west, above', [-0.65, -1, 0.62]],
 ];
 
+/** Places that are shown without being a fault. */
+const LIT = '#0E7C66';
+
 declare global {
   interface Window {
     /** For browser tests: what is drawn, and where. */
@@ -30,7 +33,16 @@ declare global {
 }
 
 /** The model in 3D: the same picture in every workspace. */
-export function Stage({ index, subject }: { index: ModelIndex; subject: Subject }) {
+export function Stage({
+  index,
+  subject,
+  elements,
+}: {
+  index: ModelIndex;
+  subject: Subject;
+  /** Whether the architect's elements can be shown around the subject. */
+  elements: boolean;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const under = useRef<HTMLCanvasElement>(null);
   const holder = useRef<HTMLDivElement>(null);
@@ -101,7 +113,9 @@ export function Stage({ index, subject }: { index: ModelIndex; subject: Subject 
       visible,
       ghosted,
       selection: [...about, ...chosen],
-      evidence: finding ? { ...finding.evidence, colour: SEVERITY_COLOUR[finding.severity] } : null,
+      evidence: finding
+        ? { ...finding.evidence, colour: SEVERITY_COLOUR[finding.severity] }
+        : view.lit && { ...view.lit, colour: LIT },
       preview: view.pending?.preview
         ? view.pending.preview.changedSurfaces.flatMap((s) => [
             ...s.rings,
@@ -123,6 +137,7 @@ export function Stage({ index, subject }: { index: ModelIndex; subject: Subject 
     view.sweep,
     view.apart,
     view.pending,
+    view.lit,
     scene,
   ]);
 
@@ -296,6 +311,18 @@ export function Stage({ index, subject }: { index: ModelIndex; subject: Subject 
         >
           <Ruler size={14} /> Measure
         </button>
+        {elements && (
+          <button
+            className={`btn ${view.elements ? 'btn-main' : ''}`}
+            aria-pressed={view.elements}
+            data-testid="show-elements"
+            aria-label="Elements"
+            title="The architect’s elements around the envelope (B)"
+            onClick={() => view.set({ elements: !view.elements })}
+          >
+            <Blocks size={14} />
+          </button>
+        )}
       </div>
       {view.measure && scene && (
         <Measure

@@ -283,7 +283,7 @@ export class StageScene {
     d.items.forEach((it, i) => {
       const visible = look.visible(it);
       const ghost = visible && (look.ghosted?.(it) ?? false);
-      this.shown[i] = visible && !ghost ? 1 : 0;
+      this.shown[i] = visible && !ghost && !it.backdrop ? 1 : 0;
       const alpha = Math.round(255 * (ghost ? GHOST : it.opacity));
       if (repaint) this.paint(it, alpha, paint);
       if (!visible) return;

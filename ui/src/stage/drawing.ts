@@ -24,6 +24,8 @@ export interface Item {
   faint: boolean;
   /** Left out when the whole is framed. */
   far: boolean;
+  /** Stands behind the subject: neither picked nor measured. */
+  backdrop?: boolean;
 }
 
 /** Everything the stage can draw, as plain arrays: positions near the origin, vertex numbers of triangles and lines. */

@@ -13,8 +13,10 @@ import type { Workspace } from '../frame/workspaces';
 import { elementOf, madeOf, useIndex } from '../model';
 import { ScopeDossier } from '../scope/ScopeDossier';
 import { ScopePanel } from '../scope/ScopePanel';
-import { useElementSubject, useScope } from '../scope/useScope';
+import { elementSubject } from '../scope/scopeModel';
+import { useMesh, useScope } from '../scope/useScope';
 import { Sheet } from '../sheet/Sheet';
+import { withElements } from '../stage/backdrop';
 import { Stage } from '../stage/Stage';
 import { envelopeSubject } from '../stage/subject';
 import { resetView, useView } from '../state';
@@ -94,9 +96,18 @@ function Opened({
   const { message, set } = useView();
   useShortcuts(index, edits, project.id);
   const inScope = workspace === 'scope';
-  const scope = useScope(model, inScope);
-  const elements = useElementSubject(model, scope, inScope);
+  const ghosts = useView((s) => s.elements) && model.delivery.format === 'ifc' && !inScope;
+  const scope = useScope(model, inScope || ghosts);
+  const mesh = useMesh(model, inScope || ghosts);
+  const elements = useMemo(
+    () => (inScope && scope && mesh ? elementSubject(scope, mesh, model.storeys) : null),
+    [inScope, scope, mesh, model.storeys],
+  );
   const envelope = useMemo(() => envelopeSubject(index), [index]);
+  const among = useMemo(
+    () => (ghosts && scope && mesh ? withElements(envelope, scope, mesh) : envelope),
+    [ghosts, scope, mesh, envelope],
+  );
 
   // what is selected stays selected: elements become what was made of them, and back
   const before = useRef(inScope);
@@ -148,7 +159,11 @@ function Opened({
         <Path project={project.id} model={model} />
         <main className="relative flex min-w-0 flex-1 flex-col">
           <ErrorBoundary>
-            <Stage index={index} subject={(inScope && elements) || envelope} />
+            <Stage
+              index={index}
+              subject={elements ?? among}
+              elements={model.delivery.format === 'ifc' && !inScope}
+            />
           </ErrorBoundary>
           {workspace === 'intake' ? (
             <Intake model={model} project={project} edits={edits} />
@@ -163,7 +178,7 @@ function Opened({
               </p>
             )
           ) : workspace === 'envelope' || workspace === 'findings' ? (
-            <Sheet index={index} project={project} />
+            <Sheet index={index} project={project} edits={edits} />
           ) : (
             <Planned workspace={workspace} />
           )}

@@ -9,6 +9,7 @@ import yentra.core.boundary.BoundaryMatching;
 import yentra.core.boundary.Cut;
 import yentra.core.boundary.DeliveredBoundary;
 import yentra.core.boundary.DerivationOptions;
+import yentra.core.boundary.Ground;
 import yentra.core.boundary.Room;
 import yentra.core.envelope.SourceRef;
 import yentra.core.geometry.Polygon;
@@ -148,24 +149,6 @@ final class DerivationBench {
         Polygon.of(p[1], p[3], p[7], p[5]));
   }
 
-  private static final BoundaryMatching.Constructions NONE =
-      new BoundaryMatching.Constructions() {
-        @Override
-        public String construction(DeliveredBoundary b) {
-          return null;
-        }
-
-        @Override
-        public String glazing(DeliveredBoundary b) {
-          return null;
-        }
-
-        @Override
-        public Double thickness(DeliveredBoundary b) {
-          return null;
-        }
-      };
-
   /** Prints the table. */
   static void run() {
     System.out.println(
@@ -185,10 +168,10 @@ final class DerivationBench {
                     b.rooms,
                     b.barriers,
                     b.cuts,
-                    -0.1,
+                    Ground.level(-0.1),
                     DerivationOptions.STANDARD,
                     Tolerance.standard())
-                .derive(NONE);
+                .derive(BoundaryMatching.Constructions.NONE);
         best = Math.min(best, (System.nanoTime() - start) / 1e9);
       }
       if (!r.unpaired().isEmpty()) {

@@ -50,14 +50,13 @@ final class BoundaryChoice {
 
   @Option(
       names = "--find-spaces",
-      description = "volumes that construction encloses and no space covers become spaces")
+      description =
+          "volumes that construction, or the surfaces of gbXML, enclose and no space covers become spaces")
   private boolean findSpaces;
 
   BoundaryOptions options() {
     return new BoundaryOptions(
-        mode,
-        DerivationOptions.STANDARD.absorbing(slivers == Slivers.ABSORB),
-        findSpaces,
-        convention.of);
+            mode, DerivationOptions.STANDARD.absorbing(slivers == Slivers.ABSORB), convention.of)
+        .findingSpaces(findSpaces);
   }
 }

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import yentra.core.boundary.BoundaryOptions;
+import yentra.core.boundary.EnclosedVolumes;
 import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Finding;
@@ -12,11 +13,15 @@ import yentra.core.check.Limits;
 import yentra.core.check.Severity;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.IfcModel;
 import yentra.core.ifc.IfcReader;
+import yentra.core.intake.DeliveryFormat;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.repair.AddSpaces;
+import yentra.core.repair.NotApplicableException;
 import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopeRun;
 import yentra.core.scope.ScopeSheet;
@@ -51,6 +56,11 @@ record Checked(
         new DeliveryReader(ReadLimits.standard(), boundaries, tolerance)
             .read(new FileSource(file), DeliveryReader.Progress.NONE);
     long t1 = System.nanoTime();
+    if (boundaries.findSpaces() && reading.format() == DeliveryFormat.GBXML) {
+      reading =
+          new DeliveryReader.Reading(
+              reading.format(), withFoundSpaces(reading.envelope(), tolerance), reading.model());
+    }
     CheckContext context;
     if (sheet != null && reading.model() instanceof IfcModel model) {
       ScopeResult result = ScopeRun.of(sheet, model, Map.of());
@@ -78,6 +88,19 @@ record Checked(
         (t1 - t0) / 1_000_000,
         (t2 - t1) / 1_000_000,
         (t3 - t2) / 1_000_000);
+  }
+
+  /** Of gbXML the surfaces are what encloses a volume. */
+  private static Envelope withFoundSpaces(Envelope e, Tolerance tolerance) {
+    List<SpaceSeed> seeds =
+        EnclosedVolumes.of(e, tolerance).volumes().stream()
+            .map(EnclosedVolumes.Volume::seed)
+            .toList();
+    try {
+      return seeds.isEmpty() ? e : new AddSpaces(seeds).apply(e, tolerance);
+    } catch (NotApplicableException x) {
+      throw new IllegalStateException("a volume was found, but not again", x);
+    }
   }
 
   Envelope envelope() {

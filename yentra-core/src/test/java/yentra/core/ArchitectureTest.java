@@ -66,7 +66,7 @@ class ArchitectureTest {
           .mayOnlyAccessLayers(
               "units", "geometry", "envelope", "model", "scope", "step", "boundary")
           .whereLayer("scope")
-          .mayOnlyAccessLayers("geometry", "model")
+          .mayOnlyAccessLayers("geometry", "envelope", "model")
           .whereLayer("intake")
           .mayOnlyAccessLayers("geometry", "envelope", "boundary", "model", "gbxml", "ifc")
           .whereLayer("check")

@@ -59,6 +59,11 @@ public final class Fixtures {
         Polygon.of(v(x0, y1, z0), v(x0, y0, z0), v(x0, y0, z1), v(x0, y1, z1)));
   }
 
+  public static List<Polygon> box(
+      double x0, double y0, double z0, double x1, double y1, double z1) {
+    return box(v(x0, y0, z0), v(x1, y1, z1));
+  }
+
   public static SourceRef source(String element, String id) {
     return new SourceRef(element, id, "", 7, 3);
   }

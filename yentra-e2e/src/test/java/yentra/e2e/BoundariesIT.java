@@ -39,12 +39,58 @@ class BoundariesIT {
       choose(b, "boundary-convention", "inner faces");
       choose(b, "boundary-mode", "delivered if sound");
       b.waitFor("back", () -> b.see("sheet-boundaries").getText().contains("as delivered"));
+
+      leaveItAsItIs(b);
+      oneSpaceOnly(b);
+      findAgain(b);
       assertThat(b.complaints()).isEmpty();
     }
   }
 
+  private static void leaveItAsItIs(Browser b) {
+    new Select(b.see("boundary-mode")).selectByVisibleText("all derived");
+    b.waitFor("the effect", () -> b.see("boundary-effect").getText().contains("Between two"));
+    b.press("Leave it as it is");
+    b.waitFor("left", () -> !b.has("boundary-effect"));
+    assertThat(b.see("sheet-boundaries").getText()).contains("as delivered");
+  }
+
+  private static void oneSpaceOnly(Browser b) {
+    b.click(By.xpath("//*[@data-testid='boundaries']//*[@role='row'][contains(., 'Kitchen')]"));
+    b.waitFor("its choice", () -> b.see("boundary-of-spaces").getText().contains("Kitchen"));
+    b.press("Derive");
+    b.waitFor(
+        "one derived",
+        () ->
+            b.see("sheet-boundaries").getText().contains("derived •")
+                && b.see("sheet-boundaries").getText().contains("as delivered"));
+    b.press("Undo");
+    b.waitFor("none derived", () -> !b.see("sheet-boundaries").getText().contains("derived"));
+  }
+
+  /** A space put out of scope is found as a room without one, and taken in again. */
+  private static void findAgain(Browser b) {
+    b.press("Find rooms without a space");
+    b.waitFor("all covered", () -> b.see("enclosed").getText().contains("0 rooms without"));
+    b.click(By.xpath("//*[@data-testid='boundaries']//*[@role='row'][contains(., 'Kitchen')]"));
+    b.keys("2");
+    b.waitFor("the element", () -> b.has("sheet-elements"));
+    b.press("Put out");
+    b.keys("3");
+    b.press("Boundaries");
+    b.press("Find rooms without a space");
+    b.waitFor("one found", () -> b.see("enclosed").getText().contains("1 room without"));
+    b.press("Take");
+    b.waitFor("taken", () -> b.see("enclosed").getText().contains("0 rooms without"));
+    assertThat(b.see("sheet-boundaries").getText()).contains("Ground floor 01");
+  }
+
+  /** Looks at another choice, sees what it changes, and takes it. */
   private static void choose(Browser b, String which, String what) {
     new Select(b.see(which)).selectByVisibleText(what);
+    b.waitFor("the effect", () -> b.see("boundary-effect").getText().contains("Between two"));
+    b.click(By.cssSelector("[data-testid='boundary-make']"));
+    b.waitFor("made", () -> !b.has("boundary-effect"));
     b.settle();
   }
 }

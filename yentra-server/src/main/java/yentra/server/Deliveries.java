@@ -8,8 +8,10 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -17,6 +19,7 @@ import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yentra.core.boundary.BoundaryOptions;
+import yentra.core.boundary.EnclosedVolumes;
 import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Finding;
@@ -138,7 +141,8 @@ class Deliveries {
     ArchitecturalModel whole = whole(base);
     ScopeResult result = scope.run(whole);
     CheckContext context = scoped(base, scope, result, settings);
-    context = context.with(settings.applyTo(context.envelope()));
+    context =
+        context.with(settings.applyTo(context.envelope())).with(new Limits(settings.limits()));
     DeliveryRecord first = store.first(d).orElse(null);
     if (first != null) {
       context =
@@ -166,7 +170,7 @@ class Deliveries {
 
   private CheckContext scoped(
       CheckContext base, ScopeState scope, ScopeResult result, ProjectSettings settings) {
-    BoundaryOptions boundaries = settings.boundaryOptions();
+    BoundaryOptions boundaries = boundaries(settings, scope);
     if (scope.isAsDelivered()
         && settings.groundLevel() == null
         && boundaries.equals(BoundaryOptions.STANDARD)) {
@@ -182,6 +186,38 @@ class Deliveries {
         IfcReader.envelope(model, part, settings.groundLevel(), boundaries, tolerance),
         part,
         result);
+  }
+
+  /** The state that other choices about boundaries would give, before any repair; not kept. */
+  CheckContext attempt(UUID id, ProjectSettings.Boundaries choices) {
+    DeliveryRecord d = store.get(id);
+    State s = state(d);
+    ProjectSettings tried = s.settings.with(choices).checked();
+    CheckContext c = scoped(base(d), s.scope, s.result, tried);
+    return c.with(tried.applyTo(c.envelope())).with(new Limits(tried.limits()));
+  }
+
+  /** Volumes that are enclosed in the newest state and that no space covers. */
+  EnclosedVolumes enclosed(UUID id) {
+    State s = state(store.get(id));
+    return s.whole instanceof IfcModel model
+        ? IfcReader.enclosed(model, s.scope.scoped(model, s.result), s.envelope(), tolerance)
+        : EnclosedVolumes.of(s.envelope(), tolerance);
+  }
+
+  /** What the project says of boundaries, and what was decided for single spaces. */
+  private static BoundaryOptions boundaries(ProjectSettings settings, ScopeState scope) {
+    Map<String, BoundaryOptions.Mode> spaces = new HashMap<>();
+    scope
+        .boundaries()
+        .forEach(
+            (space, source) ->
+                spaces.put(
+                    space,
+                    source == ScopeStep.BoundarySource.DERIVED
+                        ? BoundaryOptions.Mode.DERIVE
+                        : BoundaryOptions.Mode.KEEP));
+    return settings.boundaryOptions().with(spaces, scope.seeds());
   }
 
   /** Keeps what a job has just read, so that opening it does not read it again. */
@@ -277,7 +313,7 @@ class Deliveries {
   public Views.PreviewView preview(UUID id, Repair repair) {
     State s = state(store.get(id));
     try {
-      RepairPreview p = RepairPreview.of(s.context(), s.findings(), repair, Limits.STANDARD);
+      RepairPreview p = RepairPreview.of(s.context(), s.findings(), repair);
       Envelope then = repair.apply(s.envelope(), tolerance);
       ModelViews now = new ModelViews(s.context());
       CheckContext after = s.context().with(then);

@@ -118,6 +118,7 @@ final class ModelViews {
         s.key(),
         envelope.fileId(s.key()),
         upper(naming.surface(s)),
+        naming.behind(s),
         s.type().gbxml(),
         s.exposure().label(),
         spaces,
@@ -294,7 +295,7 @@ final class ModelViews {
     return new Views.SourceView(s.elementClass(), s.id(), s.name(), s.line(), s.column());
   }
 
-  private static List<List<Double>> rings(Polygon p) {
+  static List<List<Double>> rings(Polygon p) {
     return p.rings().stream().map(ModelViews::flat).toList();
   }
 
@@ -307,7 +308,7 @@ final class ModelViews {
   }
 
   /** Coordinates rounded to a tenth of a millimetre: this is for drawing. */
-  private static List<Double> flat(List<Vec3> points) {
+  static List<Double> flat(List<Vec3> points) {
     List<Double> out = new ArrayList<>(points.size() * 3);
     for (Vec3 p : points) {
       out.add(Math.round(p.x() * 1e4) / 1e4);

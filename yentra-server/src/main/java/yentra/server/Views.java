@@ -66,15 +66,19 @@ final class Views {
       @Schema(nullable = true) BoundaryOptions.Mode mode,
       @Schema(nullable = true) Convention convention,
       @Schema(nullable = true) Boolean keepStrips,
-      @Schema(nullable = true) Boolean findSpaces) {
+      @Schema(nullable = true) Double gapLimit,
+      @Schema(nullable = true) Double roofTilt,
+      @Schema(nullable = true) Double floorTilt) {
     static BoundariesView of(ProjectSettings.Boundaries b) {
       return b == null
           ? null
-          : new BoundariesView(b.mode(), b.convention(), b.keepStrips(), b.findSpaces());
+          : new BoundariesView(
+              b.mode(), b.convention(), b.keepStrips(), b.gapLimit(), b.roofTilt(), b.floorTilt());
     }
 
     ProjectSettings.Boundaries boundaries() {
-      return new ProjectSettings.Boundaries(mode, convention, keepStrips, findSpaces);
+      return new ProjectSettings.Boundaries(
+          mode, convention, keepStrips, gapLimit, roofTilt, floorTilt);
     }
   }
 
@@ -233,6 +237,7 @@ final class Views {
       String key,
       String fileId,
       String label,
+      String behind,
       String type,
       String exposure,
       List<String> spaces,

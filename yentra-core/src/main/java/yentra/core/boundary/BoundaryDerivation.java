@@ -22,6 +22,7 @@ import yentra.core.envelope.Opening;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.Uncovered;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.PlaneFrame;
@@ -49,10 +50,10 @@ public final class BoundaryDerivation {
   private final List<Room> rooms;
   private final List<Barrier> barriers;
   private final List<Cut> cuts;
-  private final double groundLevel;
+  private final Ground ground;
   private final DerivationOptions options;
   private final Tolerance tolerance;
-  private final SurfaceTypes types = SurfaceTypes.STANDARD;
+  private final SurfaceTypes types;
   private final List<String> problems = new ArrayList<>();
 
   /**
@@ -72,7 +73,7 @@ public final class BoundaryDerivation {
       List<Room> rooms,
       List<Barrier> barriers,
       List<Cut> cuts,
-      double groundLevel,
+      Ground ground,
       DerivationOptions options,
       Tolerance tolerance) {
     this.rooms = rooms.stream().sorted(Comparator.comparing(Room::key)).toList();
@@ -82,8 +83,9 @@ public final class BoundaryDerivation {
                 Comparator.comparing(Barrier::element).thenComparing(b -> new PointOrder(b.body())))
             .toList();
     this.cuts = cuts;
-    this.groundLevel = groundLevel;
+    this.ground = ground;
     this.options = options;
+    this.types = options.types();
     this.tolerance = tolerance;
   }
 
@@ -116,7 +118,7 @@ public final class BoundaryDerivation {
       org.locationtech.jts.geom.Polygon outline) {}
 
   public Result derive(BoundaryMatching.Constructions constructions) {
-    Surroundings around = new Surroundings(rooms, barriers, groundLevel, options, tolerance);
+    Surroundings around = new Surroundings(rooms, barriers, ground, options, tolerance);
     List<Regions> all = around.faces().parallelStream().map(f -> regions(around, f)).toList();
     List<Draft> drafts = new ArrayList<>();
     Map<Integer, List<Geometry>> taken = new HashMap<>();
@@ -261,7 +263,7 @@ public final class BoundaryDerivation {
       orphans.add(projection.orphan(c, constructions));
     }
     List<Surface> shades =
-        new ShadingDerivation(around.scene(), around.rooms(), groundLevel, tolerance)
+        new ShadingDerivation(around.scene(), around.rooms(), ground, tolerance)
             .of(barriers, bounding);
     return new Result(out, shades, orphans, uncovered(voids, around), List.copyOf(problems));
   }
@@ -344,7 +346,7 @@ public final class BoundaryDerivation {
     return switch (r.behind()) {
       case SPACE, CONSTRUCTION -> types.betweenSpaces(tilt);
       case OUTDOOR -> types.outdoor(tilt);
-      case GROUND -> types.ground(tilt, groundLevel - face.box().max().z());
+      case GROUND -> types.ground(tilt, ground.at(face.mean()) - face.box().max().z());
       case VOID, OVERLAP -> SurfaceType.UNRESOLVED;
     };
   }

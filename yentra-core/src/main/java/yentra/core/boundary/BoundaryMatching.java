@@ -14,6 +14,7 @@ import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Plane;
@@ -46,17 +47,18 @@ public final class BoundaryMatching {
   private static final double OPENING_DEPTH = 0.05;
 
   private final Tolerance tolerance;
-  private final double groundLevel;
-  private final SurfaceTypes types = SurfaceTypes.STANDARD;
+  private final Ground ground;
+  private final SurfaceTypes types;
 
   /** The delivery tells earth from air, so that a side it calls external is air. */
   private boolean tellsEarth;
 
   /**
-   * @param groundLevel height of the ground in model coordinates, in metres
+   * @param types which tilts are roofs, walls and floors
    */
-  public BoundaryMatching(double groundLevel, Tolerance tolerance) {
-    this.groundLevel = groundLevel;
+  public BoundaryMatching(Ground ground, SurfaceTypes types, Tolerance tolerance) {
+    this.ground = ground;
+    this.types = types;
     this.tolerance = tolerance;
   }
 
@@ -65,6 +67,25 @@ public final class BoundaryMatching {
 
   /** Gives the construction of an element seen as a surface or opening, and its thickness. */
   public interface Constructions {
+    /** For models of which nothing but the geometry is known. */
+    Constructions NONE =
+        new Constructions() {
+          @Override
+          public String construction(DeliveredBoundary b) {
+            return null;
+          }
+
+          @Override
+          public String glazing(DeliveredBoundary b) {
+            return null;
+          }
+
+          @Override
+          public Double thickness(DeliveredBoundary b) {
+            return null;
+          }
+        };
+
     String construction(DeliveredBoundary b);
 
     String glazing(DeliveredBoundary b);
@@ -296,15 +317,19 @@ public final class BoundaryMatching {
   }
 
   private SurfaceType onEarth(DeliveredBoundary w) {
-    return types.ground(w.face().tilt(), groundLevel - w.face().box().max().z());
+    return types.ground(w.face().tilt(), groundAt(w) - w.face().box().max().z());
+  }
+
+  private double groundAt(DeliveredBoundary w) {
+    return ground.at(w.face().mean());
   }
 
   /** IFC2X3 says only EXTERNAL of what is in the ground, so its height decides. */
   private boolean inEarth(DeliveredBoundary w) {
     return switch (types.outdoor(w.face().tilt())) {
       case ROOF -> false;
-      case EXPOSED_FLOOR -> w.face().box().min().z() <= groundLevel + 0.6;
-      default -> w.face().box().centre().z() < groundLevel - 0.3;
+      case EXPOSED_FLOOR -> w.face().box().min().z() <= groundAt(w) + 0.6;
+      default -> w.face().box().centre().z() < groundAt(w) - 0.3;
     };
   }
 

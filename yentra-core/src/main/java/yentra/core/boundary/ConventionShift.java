@@ -17,6 +17,7 @@ import yentra.core.envelope.Opening;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.CoplanarFaces;
 import yentra.core.geometry.OpenEdges;
 import yentra.core.geometry.PlanarOverlay;

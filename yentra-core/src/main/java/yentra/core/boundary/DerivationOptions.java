@@ -1,5 +1,7 @@
 package yentra.core.boundary;
 
+import yentra.core.envelope.SurfaceTypes;
+
 /**
  * How boundaries are derived.
  *
@@ -10,10 +12,13 @@ package yentra.core.boundary;
  *     metres
  * @param absorb whether strips with only construction behind them go to what lies beside them on
  *     the same face
+ * @param types which tilts are roofs, walls and floors
  */
-public record DerivationOptions(double gapLimit, double reach, double cavity, boolean absorb) {
+public record DerivationOptions(
+    double gapLimit, double reach, double cavity, boolean absorb, SurfaceTypes types) {
   /** Common practice, no source. */
-  public static final DerivationOptions STANDARD = new DerivationOptions(0.6, 1.0, 0.2, true);
+  public static final DerivationOptions STANDARD =
+      new DerivationOptions(0.6, 1.0, 0.2, true, SurfaceTypes.STANDARD);
 
   public DerivationOptions {
     if (!(gapLimit > 0 && reach >= gapLimit && cavity >= 0)) {
@@ -23,6 +28,15 @@ public record DerivationOptions(double gapLimit, double reach, double cavity, bo
   }
 
   public DerivationOptions absorbing(boolean a) {
-    return new DerivationOptions(gapLimit, reach, cavity, a);
+    return new DerivationOptions(gapLimit, reach, cavity, a, types);
+  }
+
+  /** The same with another gap limit; the reach goes with it where it would be less. */
+  public DerivationOptions across(double gap) {
+    return new DerivationOptions(gap, Math.max(reach, gap), cavity, absorb, types);
+  }
+
+  public DerivationOptions typing(SurfaceTypes t) {
+    return new DerivationOptions(gapLimit, reach, cavity, absorb, t);
   }
 }

@@ -110,6 +110,11 @@ final class FaceCells {
     }
   }
 
+  /** Adds the line in which something without thickness passes the face's plane. */
+  void addSurface(Polygon f) {
+    crossing(f, 0);
+  }
+
   private double depth(Vec3 p) {
     return p.minus(frame.origin()).dot(frame.n());
   }

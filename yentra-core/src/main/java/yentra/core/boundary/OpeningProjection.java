@@ -7,14 +7,10 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
-import org.locationtech.jts.geom.PrecisionModel;
 import org.locationtech.jts.operation.overlayng.OverlayNG;
 import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
-import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
-import org.locationtech.jts.operation.polygonize.Polygonizer;
 import yentra.core.envelope.Opening;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.BoxIndex;
@@ -36,9 +32,6 @@ final class OpeningProjection {
 
   /** How far a window or door without an opening may stand before or behind the construction. */
   private static final double OFF = 0.3;
-
-  /** How far behind the face the section is taken, in metres. */
-  private static final double SECTION = 0.003;
 
   private static final GeometryFactory FACTORY = new GeometryFactory();
 
@@ -109,76 +102,18 @@ final class OpeningProjection {
       double off,
       BoundaryMatching.Constructions constructions,
       List<Opening> out) {
-    double near = Double.POSITIVE_INFINITY;
-    double far = Double.NEGATIVE_INFINITY;
-    List<Geometry> flat = new ArrayList<>();
-    for (Polygon p : c.body()) {
-      for (Vec3 v : p.outer()) {
-        double t = v.minus(frame.origin()).dot(frame.n());
-        near = Math.min(near, t);
-        far = Math.max(far, t);
-      }
-      if (Math.abs(p.normal().dot(frame.n())) > 1e-3) {
-        Geometry g = frame.project(p);
-        flat.add(g.isValid() ? g : g.buffer(0));
-      }
-    }
-    boolean passes =
-        Math.min(far, depth + off) - Math.max(near, -off) > Math.min(0.001, depth / 2)
-            && (off == 0 || far - near < options.gapLimit());
-    if (flat.isEmpty() || !passes) {
+    OpeningShape shape = OpeningShape.of(c.body(), frame);
+    boolean slim = off == 0 || shape.depth() < options.gapLimit();
+    if (!shape.reaches(depth, off) || !slim) {
       return;
     }
-    Geometry shape = section(c.body(), frame, near, far);
-    if (shape == null) {
-      shape = Region.union(flat);
-    }
-    Geometry within = OverlayNGRobust.overlay(shape, outline, OverlayNG.INTERSECTION);
+    Geometry within = OverlayNGRobust.overlay(shape.outline(), outline, OverlayNG.INTERSECTION);
     for (Polygon p : frame.lift(within.norm())) {
       if (p.area() > LEAST) {
         used.add(c);
         out.add(opening(c, surface, space, Straightening.of(p, tolerance), constructions));
       }
     }
-  }
-
-  /**
-   * Where the body crosses the plane just behind the face; null where it does not, or is open
-   * there. On the facets of a curved wall this is exact, where an outline would overlap the next
-   * facet's.
-   */
-  private static Geometry section(List<Polygon> body, PlaneFrame frame, double near, double far) {
-    if (near > SECTION - 1e-4 || far < SECTION + 1e-4) {
-      return null;
-    }
-    List<Geometry> lines = new ArrayList<>();
-    for (Polygon p : body) {
-      List<Coordinate> at = new ArrayList<>();
-      for (List<Vec3> ring : p.rings()) {
-        for (int i = 0; i < ring.size(); i++) {
-          Vec3 a = ring.get(i);
-          Vec3 b = ring.get((i + 1) % ring.size());
-          double ta = a.minus(frame.origin()).dot(frame.n()) - SECTION;
-          double tb = b.minus(frame.origin()).dot(frame.n()) - SECTION;
-          if (ta < 0 != tb < 0) {
-            at.add(frame.to2d(a.lerp(b, ta / (ta - tb))));
-          }
-        }
-      }
-      at.sort(null);
-      for (int i = 0; i + 1 < at.size(); i += 2) {
-        if (at.get(i).distance(at.get(i + 1)) > 1e-6) {
-          lines.add(FACTORY.createLineString(new Coordinate[] {at.get(i), at.get(i + 1)}));
-        }
-      }
-    }
-    if (lines.size() < 3) {
-      return null;
-    }
-    Polygonizer rings = new Polygonizer(true);
-    rings.add(UnaryUnionNG.union(lines, FACTORY, new PrecisionModel(1e5)));
-    Geometry g = rings.getGeometry();
-    return g.isEmpty() ? null : g;
   }
 
   private Opening opening(

@@ -9,10 +9,10 @@ import java.util.stream.Stream;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.PrecisionModel;
-import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
 import yentra.core.boundary.Surroundings.Behind;
 import yentra.core.boundary.Surroundings.Sight;
 import yentra.core.geometry.PlaneFrame;
+import yentra.core.geometry.PolygonUnion;
 import yentra.core.geometry.Vec3;
 
 /**
@@ -93,9 +93,7 @@ record Region(
   }
 
   static Geometry union(List<Geometry> parts) {
-    return parts.size() == 1
-        ? parts.get(0)
-        : UnaryUnionNG.union(parts, new GeometryFactory(), GRID);
+    return PolygonUnion.of(parts, GRID);
   }
 
   /** The element that separates: of the best rank, the first of them. */

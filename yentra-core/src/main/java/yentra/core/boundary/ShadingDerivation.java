@@ -39,11 +39,10 @@ final class ShadingDerivation {
    * @param scene everything that blocks the view
    * @param rooms bodies of all spaces
    */
-  ShadingDerivation(
-      ProbeScene scene, List<SolidProbe> rooms, double groundLevel, Tolerance tolerance) {
+  ShadingDerivation(ProbeScene scene, List<SolidProbe> rooms, Ground ground, Tolerance tolerance) {
     this.tolerance = tolerance;
     this.rooms = rooms;
-    this.view = new SkyView(scene, groundLevel);
+    this.view = new SkyView(scene, ground);
   }
 
   /**

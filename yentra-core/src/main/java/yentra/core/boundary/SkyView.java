@@ -20,14 +20,11 @@ public final class SkyView {
   private static final Vec3[] SPHERE = sphere();
 
   private final ProbeScene scene;
-  private final double groundLevel;
+  private final Ground ground;
 
-  /**
-   * @param groundLevel height of the ground in model coordinates, metres
-   */
-  public SkyView(ProbeScene scene, double groundLevel) {
+  public SkyView(ProbeScene scene, Ground ground) {
     this.scene = scene;
-    this.groundLevel = groundLevel;
+    this.ground = ground;
   }
 
   /** Whether a place sees next to nothing; quick where it sees much. */
@@ -42,9 +39,10 @@ public final class SkyView {
 
   private int free(Vec3 eye, Vec3 towards, int enough) {
     int free = 0;
+    double level = ground.at(eye);
     for (Vec3 ray : SPHERE) {
       Vec3 d = ray.dot(towards) < 0 ? ray.negated() : ray;
-      double floor = d.z() < 0 ? (groundLevel - eye.z()) / d.z() : SIGHT;
+      double floor = d.z() < 0 ? (level - eye.z()) / d.z() : SIGHT;
       if (!scene.blocked(eye, d, 1e-6, Math.max(0.1, Math.min(SIGHT, floor)))) {
         free++;
         if (free > enough) {

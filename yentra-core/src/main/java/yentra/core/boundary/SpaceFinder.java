@@ -2,16 +2,21 @@ package yentra.core.boundary;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.util.GeometryFixer;
+import org.locationtech.jts.operation.buffer.BufferOp;
+import org.locationtech.jts.operation.buffer.BufferParameters;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.BoxIndex;
 import yentra.core.geometry.CoplanarFaces;
+import yentra.core.geometry.InteriorPoint;
 import yentra.core.geometry.OpenEdges;
+import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.ProbeScene;
@@ -22,13 +27,16 @@ import yentra.core.geometry.Transform;
 import yentra.core.geometry.Vec3;
 
 /**
- * Finds the volumes that construction encloses.
+ * Finds the volumes that construction, or a soup of faces without thickness, encloses.
  *
  * <p>Method: the faces of all construction are cut into cells where others touch or come near them
  * ({@link FaceCells}). Where two faces look at each other across no more than the gap, a plug is
  * put in between. Cells with construction right before them are inside of it, the others look into
  * free air; which air is told by filling it with columns ({@link FreeAir}). The cells of one
  * enclosed air, turned round, are the faces of its body; those of plugs are what was bridged.
+ *
+ * <p>Faces without thickness are made larger by the gap in their own plane, so that those that stop
+ * short of each other meet; cells that have the same air on both sides stick out and are dropped.
  *
  * <p>Metres, model coordinates.
  */
@@ -37,6 +45,9 @@ public final class SpaceFinder {
 
   /** How far behind a face a line of sight begins, in metres. */
   private static final double BACK = 0.05;
+
+  /** How far before a face the air is looked for, in metres. */
+  private static final double EYE = 0.02;
 
   /** How far a plug reaches into what it joins, in metres. */
   private static final double INTO = 0.0005;
@@ -47,8 +58,27 @@ public final class SpaceFinder {
   private final List<Part> parts = new ArrayList<>();
   private BoxIndex index;
 
-  /** Something solid: construction, or a plug. */
-  private record Part(List<Polygon> faces, SolidProbe probe, boolean plug) {}
+  /**
+   * What is lower or narrower than this in the mean is a cavity, whatever its volume, in metres.
+   */
+  private static final double NARROW = 0.4;
+
+  /**
+   * Something that parts air: construction, a plug, or a face without thickness.
+   *
+   * @param sheet the face as it was given, null for what is solid
+   */
+  private record Part(List<Polygon> faces, SolidProbe probe, boolean plug, Polygon sheet) {
+    /** Stretches of a line that it takes up; a face takes up a point. */
+    double[] stretches(Vec3 from, Vec3 n, double same) {
+      if (sheet == null) {
+        return probe.stretches(from, n, same);
+      }
+      return probe.crossings(from, n).stream()
+          .flatMapToDouble(c -> DoubleStream.of(c.at(), c.at()))
+          .toArray();
+    }
+  }
 
   /**
    * A volume.
@@ -57,8 +87,10 @@ public final class SpaceFinder {
    * @param bridged what was put in where construction does not quite meet
    * @param volume in m³
    * @param floorArea in m²
+   * @param inside a point well within it
    */
-  public record Found(List<Polygon> body, List<Polygon> bridged, double volume, double floorArea) {
+  public record Found(
+      List<Polygon> body, List<Polygon> bridged, double volume, double floorArea, Vec3 inside) {
     public Found {
       body = List.copyOf(body);
       bridged = List.copyOf(bridged);
@@ -69,35 +101,78 @@ public final class SpaceFinder {
    * @param found in the order of their lowest corners
    * @param leaks places where air that is nearly enclosed is open to outdoors
    * @param open volumes whose faces do not close, with the reason
+   * @param cavities how many enclosed volumes are too small or too narrow for a room
    */
-  public record Result(List<Found> found, List<Vec3> leaks, List<String> open) {}
+  public record Result(List<Found> found, List<Vec3> leaks, List<String> open, int cavities) {}
 
   /**
    * @param gap slits up to this width are bridged, in metres
    * @param leastVolume what is smaller is a cavity, in m³
    */
   public SpaceFinder(List<Barrier> barriers, double gap, double leastVolume, Tolerance tolerance) {
+    this(gap, leastVolume, tolerance);
+    barriers.forEach(b -> add(b.body(), false));
+    index = new BoxIndex(parts.stream().map(p -> p.probe.box()).toList());
+  }
+
+  private SpaceFinder(double gap, double leastVolume, Tolerance tolerance) {
     this.gap = gap;
     this.leastVolume = leastVolume;
     this.tolerance = tolerance;
-    barriers.forEach(b -> add(b.body(), false));
-    index = new BoxIndex(parts.stream().map(p -> p.probe.box()).toList());
+  }
+
+  /**
+   * Finds what faces without thickness enclose, such as surfaces that name no space.
+   *
+   * @param gap faces that stop short of each other by up to this are taken as meeting, in metres
+   * @param leastVolume what is smaller is a cavity, in m³
+   */
+  public static SpaceFinder ofSheets(
+      List<Polygon> sheets, double gap, double leastVolume, Tolerance tolerance) {
+    SpaceFinder f = new SpaceFinder(gap, leastVolume, tolerance);
+    for (Polygon p : sheets) {
+      if (p.area() > tolerance.length()) {
+        f.sheet(p);
+      }
+    }
+    f.index = new BoxIndex(f.parts.stream().map(p -> p.probe.box()).toList());
+    return f;
+  }
+
+  private void sheet(Polygon p) {
+    PlaneFrame frame = PlaneFrame.of(p.plane());
+    Geometry flat = frame.project(p);
+    if (!flat.isValid()) {
+      flat = GeometryFixer.fix(flat);
+    }
+    BufferParameters corners =
+        new BufferParameters(1, BufferParameters.CAP_FLAT, BufferParameters.JOIN_MITRE, 3);
+    for (Polygon larger : frame.lift(BufferOp.bufferOp(flat, gap, corners))) {
+      parts.add(
+          new Part(List.of(larger, larger.reversed()), new SolidProbe(List.of(larger)), false, p));
+    }
   }
 
   private void add(List<Polygon> body, boolean plug) {
     List<Polygon> flat =
         CoplanarFaces.of(Shell.of(body).outward(tolerance.gap()).faces(), tolerance);
-    parts.add(new Part(flat, new SolidProbe(flat), plug));
+    parts.add(new Part(flat, new SolidProbe(flat), plug, null));
   }
 
-  /** A piece of a face that looks into free air. */
-  private record Free(Face face, org.locationtech.jts.geom.Polygon cell, Vec3 eye) {}
+  /**
+   * A piece of a face that looks into free air.
+   *
+   * @param back a place behind it where that is free air too, else null
+   */
+  private record Free(Face face, org.locationtech.jts.geom.Polygon cell, Vec3 eye, Vec3 back) {}
 
-  /** A flat face of construction. */
-  private record Face(int number, PlaneFrame frame, boolean plug) {}
+  /** A flat face of a part. */
+  private record Face(int number, PlaneFrame frame, Part part) {}
 
   public Result find() {
-    plug();
+    if (parts.stream().allMatch(p -> p.sheet == null)) {
+      plug();
+    }
     List<Free> free =
         IntStream.range(0, parts.size())
             .parallel()
@@ -115,35 +190,53 @@ public final class SpaceFinder {
     Map<Integer, Map<Face, List<Geometry>>> byAir = new TreeMap<>();
     for (Free f : order) {
       int a = air.at(f.eye, f.face.frame.n());
-      if (a >= 0) {
+      boolean sticksOut = f.back != null && a == air.at(f.back, f.face.frame.n().negated());
+      if (a >= 0 && !sticksOut) {
         byAir
-            .computeIfAbsent(a, k -> new LinkedHashMap<>())
+            .computeIfAbsent(a, k -> new TreeMap<>(Comparator.comparingInt((Face x) -> x.number)))
             .computeIfAbsent(f.face, k -> new ArrayList<>())
             .add(f.cell);
       }
     }
     List<Found> out = new ArrayList<>();
     List<String> open = new ArrayList<>();
-    byAir.forEach((a, cells) -> body(cells, out, open));
+    int cavities = 0;
+    for (Map<Face, List<Geometry>> cells : byAir.values()) {
+      cavities += body(cells, out, open) ? 0 : 1;
+    }
     out.sort(
         Comparator.comparingDouble((Found f) -> low(f).z())
             .thenComparingDouble(f -> low(f).x())
             .thenComparingDouble(f -> low(f).y()));
-    return new Result(out, air.leaks(), open);
+    return new Result(out, air.leaks(), open, cavities);
   }
 
-  /** The faces of an enclosed air, turned out of it; of plugs only, or of all. */
-  private static List<Polygon> faces(Map<Face, List<Geometry>> cells, boolean plugs) {
+  /** The faces of an enclosed air, turned out of it. */
+  private static List<Polygon> faces(Map<Face, List<Geometry>> cells) {
     List<Polygon> out = new ArrayList<>();
-    cells.entrySet().stream()
-        .filter(e -> !plugs || e.getKey().plug)
-        .sorted(Comparator.comparingInt(e -> e.getKey().number))
-        .forEach(
-            e -> {
-              for (Polygon p : e.getKey().frame.lift(Region.union(e.getValue()).norm())) {
-                out.add(p.reversed());
-              }
-            });
+    cells.forEach((face, list) -> out.addAll(faces(face, list)));
+    return out;
+  }
+
+  private static List<Polygon> faces(Face face, List<Geometry> cells) {
+    return face.frame.lift(Region.union(cells).norm()).stream().map(Polygon::reversed).toList();
+  }
+
+  /** What of the faces was put in: those of plugs, and what goes beyond a face as it was given. */
+  private List<Polygon> bridged(Map<Face, List<Geometry>> cells) {
+    List<Polygon> out = new ArrayList<>();
+    cells.forEach(
+        (face, list) -> {
+          for (Polygon p : faces(face, list)) {
+            if (face.part.plug) {
+              out.add(p);
+            } else if (face.part.sheet != null) {
+              PlanarOverlay.difference(p, face.part.sheet).stream()
+                  .filter(d -> d.area() > 1e-4)
+                  .forEach(out::add);
+            }
+          }
+        });
     return out;
   }
 
@@ -199,7 +292,9 @@ public final class SpaceFinder {
   }
 
   private FaceCells cells(Polygon f, int part, int[] near, double reach) {
-    FaceCells cells = new FaceCells(f, -reach, reach, new double[] {BEFORE}, tolerance.length());
+    boolean sheet = parts.get(part).sheet != null;
+    FaceCells cells =
+        new FaceCells(f, -reach, reach, new double[] {sheet ? 0 : BEFORE}, tolerance.length());
     for (int o : near) {
       if (o != part) {
         cells.add(parts.get(o).faces);
@@ -216,7 +311,7 @@ public final class SpaceFinder {
       if (o == part) {
         continue;
       }
-      double[] s = parts.get(o).probe.stretches(from, n, tolerance.length() / 10);
+      double[] s = parts.get(o).stretches(from, n, tolerance.length() / 10);
       for (int i = 0; i + 1 < s.length; i += 2) {
         if (s[i + 1] - BACK > BEFORE) {
           least = Math.min(least, Math.max(0, s[i] - BACK));
@@ -236,11 +331,12 @@ public final class SpaceFinder {
       }
       int[] near = index.meeting(f.box().grown(tolerance.gap()));
       FaceCells cells = cells(f, part, near, tolerance.gap());
-      Face face = new Face(part * 10_000 + number++, cells.frame(), parts.get(part).plug);
+      Face face = new Face(part * 10_000 + number++, cells.frame(), parts.get(part));
       Vec3 n = f.normal();
       for (FaceCells.Cell c : cells.cells()) {
         if (c.outline().getArea() > 1e-7 && !covered(part, near, c.inside(), n)) {
-          out.add(new Free(face, c.outline(), c.inside().plus(n.times(0.02))));
+          Vec3 back = face.part.sheet == null ? null : c.inside().minus(n.times(EYE));
+          out.add(new Free(face, c.outline(), c.inside().plus(n.times(EYE)), back));
         }
       }
     }
@@ -257,7 +353,7 @@ public final class SpaceFinder {
       if (o == part) {
         continue;
       }
-      double[] s = parts.get(o).probe.stretches(from, n, tolerance.length() / 10);
+      double[] s = parts.get(o).stretches(from, n, tolerance.length() / 10);
       for (int i = 0; i + 1 < s.length; i += 2) {
         double lo = s[i] - BACK;
         double hi = s[i + 1] - BACK;
@@ -271,13 +367,15 @@ public final class SpaceFinder {
     return false;
   }
 
-  private void body(Map<Face, List<Geometry>> cells, List<Found> out, List<String> open) {
-    List<Polygon> faces = faces(cells, false);
+  /** Adds the body of an enclosed air, or says what is open; false when it is but a cavity. */
+  private boolean body(Map<Face, List<Geometry>> cells, List<Found> out, List<String> open) {
+    List<Polygon> faces = faces(cells);
     List<OpenEdges.Piece> pieces = OpenEdges.find(faces, tolerance);
     List<Polygon> flat = CoplanarFaces.of(faces, tolerance);
     double volume = Shell.of(faces).signedVolume();
-    if (volume < leastVolume) {
-      return;
+    double largest = flat.stream().mapToDouble(Polygon::area).max().orElse(0);
+    if (volume < leastVolume || volume < NARROW * largest) {
+      return false;
     }
     Box box = Shell.of(faces).box();
     if (!pieces.isEmpty()) {
@@ -290,9 +388,30 @@ public final class SpaceFinder {
               box.centre().y(),
               box.centre().z(),
               pieces.stream().mapToDouble(OpenEdges.Piece::length).sum()));
-      return;
+      return true;
     }
     double floor = flat.stream().filter(p -> p.tilt() > 120).mapToDouble(Polygon::area).sum();
-    out.add(new Found(flat, faces(cells, true), volume, floor));
+    out.add(new Found(flat, bridged(cells), volume, floor, inside(flat)));
+    return true;
+  }
+
+  /** A point half-way above the largest floor, or before the largest face where there is none. */
+  private static Vec3 inside(List<Polygon> body) {
+    Polygon base =
+        body.stream()
+            .max(
+                Comparator.comparing((Polygon p) -> p.tilt() > 120)
+                    .thenComparingDouble(Polygon::area))
+            .orElseThrow();
+    Vec3 from = InteriorPoint.of(base);
+    Vec3 in = base.normal().negated();
+    double across =
+        new SolidProbe(body)
+            .crossings(from, in).stream()
+                .mapToDouble(SolidProbe.Crossing::at)
+                .filter(t -> t > BEFORE)
+                .findFirst()
+                .orElse(BEFORE);
+    return from.plus(in.times(across / 2));
   }
 }

@@ -26,7 +26,7 @@ final class Surroundings {
 
   private final DerivationOptions options;
   private final Tolerance tolerance;
-  private final double groundLevel;
+  private final Ground ground;
   private final List<Face> faces = new ArrayList<>();
   private final List<int[]> facesOf = new ArrayList<>();
   private final List<SolidProbe> rooms = new ArrayList<>();
@@ -64,11 +64,11 @@ final class Surroundings {
   Surroundings(
       List<Room> given,
       List<Barrier> barriers,
-      double groundLevel,
+      Ground ground,
       DerivationOptions options,
       Tolerance tolerance) {
     this.barriers = barriers;
-    this.groundLevel = groundLevel;
+    this.ground = ground;
     this.options = options;
     this.tolerance = tolerance;
     for (int r = 0; r < given.size(); r++) {
@@ -85,7 +85,7 @@ final class Surroundings {
     roomIndex = new BoxIndex(rooms.stream().map(SolidProbe::box).toList());
     solidIndex = new BoxIndex(solids.stream().map(SolidProbe::box).toList());
     scene = new ProbeScene(Stream.concat(rooms.stream(), solids.stream()).toList());
-    view = new SkyView(scene, groundLevel);
+    view = new SkyView(scene, ground);
   }
 
   List<Face> faces() {
@@ -129,7 +129,7 @@ final class Surroundings {
     for (int b : near.barriers) {
       cells.add(barriers.get(b).body());
     }
-    cells.addLevel(groundLevel);
+    ground.cut(f.polygon().box(), cells);
   }
 
   /** What lies behind a point of a face. */
@@ -194,7 +194,7 @@ final class Surroundings {
     }
     Vec3 air = from.plus(n.times(BACK + end));
     List<Barrier> through = through(solid, end);
-    if (air.z() < groundLevel + (n.z() < -0.5 ? GROUND_SLACK : 0)) {
+    if (air.z() < ground.at(air) + (n.z() < -0.5 ? GROUND_SLACK : 0)) {
       return new Sight(Behind.GROUND, -1, end, through);
     }
     Vec3 eye = air.plus(n.times(BACK));

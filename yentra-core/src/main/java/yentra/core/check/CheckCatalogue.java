@@ -54,6 +54,7 @@ public final class CheckCatalogue {
           new OpeningNotAllowed(),
           new OpeningContradicts(),
           new OpeningWithoutParent(),
+          new OpeningLost(),
           new NoConstruction(),
           new EmptyConstruction(),
           new LocationMissing(),

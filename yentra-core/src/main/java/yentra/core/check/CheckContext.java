@@ -11,6 +11,8 @@ import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceTypes;
+import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.scope.ScopeResult;
@@ -160,6 +162,21 @@ public final class CheckContext {
     return GroupingSpace.groupings(this).keySet();
   }
 
+  /** The same checks with other limits. */
+  public CheckContext with(Limits others) {
+    return new CheckContext(envelope, survey, scope, other, others, tolerance);
+  }
+
+  public Limits limits() {
+    return limits;
+  }
+
+  /** Types by the tilts that ADJ-504 takes for walls, roofs and floors. */
+  public SurfaceTypes types() {
+    return new SurfaceTypes(
+        limit(TypeAgainstTilt.DESCRIPTOR, "roof"), limit(TypeAgainstTilt.DESCRIPTOR, "floor"));
+  }
+
   double limit(Descriptor check, String name) {
     return limits.of(check, name);
   }
@@ -167,6 +184,11 @@ public final class CheckContext {
   /** {@link SpaceVolumes#direction}, worked out once per surface. */
   public int direction(Surface s) {
     return directions.computeIfAbsent(s.key(), k -> volumes.direction(s));
+  }
+
+  /** A surface's polygon, turned out of its first space where that can be told. */
+  Polygon outward(Surface s) {
+    return direction(s) < 0 ? s.polygon().reversed() : s.polygon();
   }
 
   /** Starts a finding of a check about some objects; the place in the file is that of the first. */

@@ -2,7 +2,6 @@ package yentra.core.check;
 
 import java.util.List;
 import java.util.function.Consumer;
-import yentra.core.envelope.Surface;
 import yentra.core.geometry.PlanarOverlay;
 
 /** GEO-307: two surfaces in the same place that are not a matched pair. */
@@ -26,32 +25,28 @@ final class DuplicateSurface implements Check {
   @Override
   public void run(CheckContext context, Consumer<Finding> report) {
     double share = context.limit(DESCRIPTOR, "overlap") / 100;
-    double reach = context.limit(DESCRIPTOR, "distance");
     SurfaceIndex index = context.index();
-    List<Surface> all = context.envelope().surfaces();
-    for (int i = 0; i < all.size(); i++) {
-      for (int j : index.near(all.get(i).polygon().box().grown(reach))) {
-        Surface a = all.get(i);
-        Surface b = all.get(j);
-        if (j <= i || !index.coplanar(i, j, reach) || !index.rivals(a, b)) {
-          continue;
-        }
-        double common = PlanarOverlay.commonArea(a.polygon(), b.polygon());
-        double least = Math.min(common / a.polygon().area(), common / b.polygon().area());
-        if (least >= share) {
-          report.accept(
-              context
-                  .finding(DESCRIPTOR, a.key(), b.key())
-                  .measured(100 * least, 100 * share, "%")
-                  .evidence(Evidence.area(b.polygon()))
-                  .says(
-                      "The "
-                          + context.naming().surface(b)
-                          + " repeats the "
-                          + context.naming().surface(a)
-                          + "."));
-        }
-      }
-    }
+    index.coplanar(
+        context.limit(DESCRIPTOR, "distance"),
+        (a, b) -> {
+          if (!index.rivals(a, b)) {
+            return;
+          }
+          double common = PlanarOverlay.commonArea(a.polygon(), b.polygon());
+          double least = common / Math.max(a.polygon().area(), b.polygon().area());
+          if (least >= share) {
+            report.accept(
+                context
+                    .finding(DESCRIPTOR, a.key(), b.key())
+                    .measured(100 * least, 100 * share, "%")
+                    .evidence(Evidence.area(b.polygon()))
+                    .says(
+                        "The "
+                            + context.naming().surface(b)
+                            + " repeats the "
+                            + context.naming().surface(a)
+                            + "."));
+          }
+        });
   }
 }

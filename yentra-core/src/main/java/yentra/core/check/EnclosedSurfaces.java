@@ -3,6 +3,7 @@ package yentra.core.check;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
+import yentra.core.boundary.Ground;
 import yentra.core.boundary.SkyView;
 import yentra.core.boundary.UncoveredVolumes;
 import yentra.core.envelope.BoundaryKind;
@@ -58,7 +59,7 @@ final class EnclosedSurfaces {
             .mapToDouble(s -> s.polygon().box().min().z())
             .min()
             .orElse(0);
-    SkyView view = new SkyView(scene, ground);
+    SkyView view = new SkyView(scene, Ground.level(ground));
     SurfaceIndex index = context.index();
     List<Seen> enclosed =
         IntStream.range(0, surfaces.size())

@@ -26,37 +26,36 @@ final class ShadingOnSurface implements Check {
   @Override
   public void run(CheckContext context, Consumer<Finding> report) {
     double least = context.limit(DESCRIPTOR, "area");
-    double reach = context.limit(DESCRIPTOR, "distance");
-    SurfaceIndex index = context.index();
-    List<Surface> all = context.envelope().surfaces();
-    for (int i = 0; i < all.size(); i++) {
-      Surface shade = all.get(i);
-      if (!shade.type().isShading()) {
-        continue;
-      }
-      for (int j : index.near(shade.polygon().box().grown(reach))) {
-        Surface s = all.get(j);
-        if (s.type().isShading() || !index.coplanar(i, j, reach)) {
-          continue;
-        }
-        double common = PlanarOverlay.commonArea(s.polygon(), shade.polygon());
-        if (common > least) {
-          report.accept(
-              context
-                  .finding(DESCRIPTOR, shade.key(), s.key())
-                  .measured(common, least, "m2")
-                  .evidence(
-                      Evidence.areas(PlanarOverlay.intersection(s.polygon(), shade.polygon())))
-                  .says(
-                      "The "
-                          + context.naming().surface(shade)
-                          + " lies on the "
-                          + context.naming().surface(s)
-                          + " over "
-                          + Text.area(common)
-                          + "."));
-        }
-      }
-    }
+    context
+        .index()
+        .coplanar(
+            context.limit(DESCRIPTOR, "distance"),
+            (a, b) -> {
+              if (a.type().isShading() == b.type().isShading()) {
+                return;
+              }
+              Surface shade = a.type().isShading() ? a : b;
+              Surface s = shade == a ? b : a;
+              double common = PlanarOverlay.commonArea(s.polygon(), shade.polygon());
+              if (common > least) {
+                report.accept(finding(context, shade, s, common, least));
+              }
+            });
+  }
+
+  private static Finding finding(
+      CheckContext context, Surface shade, Surface s, double common, double least) {
+    return context
+        .finding(DESCRIPTOR, shade.key(), s.key())
+        .measured(common, least, "m2")
+        .evidence(Evidence.areas(PlanarOverlay.intersection(s.polygon(), shade.polygon())))
+        .says(
+            "The "
+                + context.naming().surface(shade)
+                + " lies on the "
+                + context.naming().surface(s)
+                + " over "
+                + Text.area(common)
+                + ".");
   }
 }

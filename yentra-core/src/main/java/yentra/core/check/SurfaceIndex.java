@@ -28,15 +28,25 @@ final class SurfaceIndex {
     return index.meeting(box);
   }
 
-  /** The polygon, turned out of the first space where that can be told. */
-  Polygon outward(int i) {
-    Surface s = surfaces.get(i);
-    return context.direction(s) < 0 ? s.polygon().reversed() : s.polygon();
+  /** Takes two surfaces in one plane. */
+  interface Pair {
+    void of(Surface a, Surface b);
   }
 
-  /** Whether two surfaces lie in one plane, whichever way they face. */
-  boolean coplanar(int i, int j, double reach) {
-    return i != j && parallel(i, j, reach);
+  /** Surfaces that lie in one plane and meet, whichever way they face; each pair once, in order. */
+  void coplanar(double reach, Pair each) {
+    for (int i = 0; i < surfaces.size(); i++) {
+      for (int j : near(surfaces.get(i).polygon().box().grown(reach))) {
+        if (j > i && parallel(i, j, reach)) {
+          each.of(surfaces.get(i), surfaces.get(j));
+        }
+      }
+    }
+  }
+
+  /** The polygon, turned out of the first space where that can be told. */
+  Polygon outward(int i) {
+    return context.outward(surfaces.get(i));
   }
 
   /** Whether two surfaces are parallel and their planes at most so far apart. */

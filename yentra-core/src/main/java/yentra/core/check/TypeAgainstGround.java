@@ -16,6 +16,9 @@ final class TypeAgainstGround implements Check {
           "The surface loses heat to the wrong temperature.",
           List.of(new Limit("share", "%", 50, 1, 100), new Limit("height", "m", 0.3, 0.01, 3)));
 
+  /** What is lower than this lies level, in metres. */
+  private static final double LEVEL = 1e-6;
+
   @Override
   public Descriptor descriptor() {
     return DESCRIPTOR;
@@ -57,17 +60,13 @@ final class TypeAgainstGround implements Check {
     }
     double low = s.polygon().box().min().z();
     double high = s.polygon().box().max().z();
+    boolean earth = s.type().isGround();
+    if (high - low < LEVEL) {
+      return (earth ? low > ground + slack : low < ground - slack) ? 1 : 0;
+    }
     double wrong =
-        s.type().isGround()
-            ? high - Math.max(low, ground + slack)
-            : Math.min(high, ground - slack) - low;
-    return high - low < 1e-6
-        ? (wrong > 0 || wrong == 0 && aside(s, low, ground, slack) ? 1 : 0)
-        : Math.max(0, wrong) / (high - low);
-  }
-
-  private static boolean aside(Surface s, double z, double ground, double slack) {
-    return s.type().isGround() ? z > ground + slack : z < ground - slack;
+        earth ? high - Math.max(low, ground + slack) : Math.min(high, ground - slack) - low;
+    return Math.max(0, wrong) / (high - low);
   }
 
   /** The top of a surface on the ground, or 0, so that the least area contradicts it. */

@@ -44,6 +44,47 @@ public final class Naming {
     return (isUpright(s) ? quarter(s) + " " : "") + what + " of " + first;
   }
 
+  /**
+   * What lies on the other side, across what: "Faces Kitchen across the wall W-12, 0.24 m". Of a
+   * surface between two spaces both are named.
+   */
+  public String behind(Surface s) {
+    String across = s.element() == null ? "" : " across " + element(s);
+    String thick =
+        s.thickness() == null
+            ? ""
+            : String.format(java.util.Locale.ROOT, ", %.2f m", s.thickness());
+    if (s.sides().size() > 1 && !s.isWithinOneSpace()) {
+      String pair = space(s.sides().get(0).space()) + " and " + space(s.sides().get(1).space());
+      return s.kind() == BoundaryKind.VIRTUAL
+          ? "Nothing parts " + pair + " here"
+          : "Parts " + pair + across + thick;
+    }
+    return switch (s.exposure()) {
+      case OUTDOOR -> "Faces outdoor air" + across + thick;
+      case GROUND -> "Touches the ground" + across + thick;
+      case ADIABATIC ->
+          "Only construction lies behind it"
+              + (s.element() == null ? "" : ": " + element(s))
+              + ", as at the end of a partition or the edge of a slab";
+      case SPACE, UNRESOLVED -> "What lies behind it is not known" + across;
+      case NONE -> "Open to what lies behind it";
+      case SHADE -> "Casts shade";
+    };
+  }
+
+  /** "the wall W-12", "a wall" where it has no name. */
+  private static String element(Surface s) {
+    SourceRef e = s.element();
+    String what =
+        e.elementClass()
+            .replaceFirst("^Ifc", "")
+            .replaceFirst("(StandardCase|ElementedCase)$", "")
+            .replaceAll("(?<=[a-z])(?=[A-Z])", " ")
+            .toLowerCase(java.util.Locale.ROOT);
+    return e.name().isBlank() ? "the " + what + " " + e.id() : "the " + what + " " + e.name();
+  }
+
   /** For example "window in the south wall of Workshop". */
   public String opening(Opening o) {
     return o.type().label()

@@ -150,13 +150,10 @@ public record Surface(
 
   /** The same surface of another kind; an air boundary that is none becomes a wall or slab. */
   public Surface withKind(BoundaryKind k) {
-    double tilt = polygon.tilt();
     SurfaceType t =
         type != SurfaceType.AIR || k == BoundaryKind.VIRTUAL
             ? type
-            : tilt < 60
-                ? SurfaceType.CEILING
-                : tilt > 120 ? SurfaceType.INTERIOR_FLOOR : SurfaceType.INTERIOR_WALL;
+            : SurfaceTypes.STANDARD.betweenSpaces(polygon.tilt());
     return new Surface(
         key,
         name,

@@ -5,9 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.PrecisionModel;
-import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
 
 /**
  * Joins polygons that lie side by side in one plane and turn the same way to the fewest faces.
@@ -48,7 +46,7 @@ final class CoplanarMerge {
     }
     PlaneFrame frame = PlaneFrame.of(plane);
     List<Geometry> flat = parts.stream().map(p -> (Geometry) frame.project(Polygon.of(p))).toList();
-    return frame.lift(UnaryUnionNG.union(flat, new GeometryFactory(), MERGE));
+    return frame.lift(PolygonUnion.of(flat, MERGE));
   }
 
   private List<Polygon> joined(List<List<Vec3>> parts) {

@@ -2,11 +2,9 @@ package yentra.core.geometry;
 
 import java.util.List;
 import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.PrecisionModel;
 import org.locationtech.jts.operation.overlayng.OverlayNG;
 import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
-import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
 
 /**
  * Intersection, difference and union of polygons in one plane. The second polygon is projected
@@ -54,7 +52,7 @@ public final class PlanarOverlay {
   public static List<Polygon> union(List<Polygon> coplanar) {
     PlaneFrame frame = PlaneFrame.of(coplanar.get(0).plane());
     List<Geometry> parts = coplanar.stream().map(p -> valid(frame.project(p))).toList();
-    return frame.lift(UnaryUnionNG.union(parts, new GeometryFactory(), MERGE));
+    return frame.lift(PolygonUnion.of(parts, MERGE));
   }
 
   private static Geometry overlay(Polygon a, Polygon b, int operation) {

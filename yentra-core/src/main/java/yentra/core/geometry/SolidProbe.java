@@ -14,6 +14,7 @@ import java.util.List;
  */
 public final class SolidProbe {
   private static final double PARALLEL = 1e-9;
+  private static final Vec3 ASKEW = new Vec3(0.36, 0.48, 0.8);
 
   private final Box box;
   private final double[][] planes;
@@ -122,6 +123,18 @@ public final class SolidProbe {
       }
     }
     return in;
+  }
+
+  /** Whether a point lies in the body; those within 10⁻⁶ m of its faces may go either way. */
+  public boolean contains(Vec3 p) {
+    // along no direction that a building is likely to be drawn in
+    double[] s = stretches(p, ASKEW, 1e-6);
+    for (int i = 0; i + 1 < s.length; i += 2) {
+      if (s[i] < 0 && s[i + 1] > 0) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /**

@@ -1,38 +1,37 @@
 package yentra.core.ifc;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 import yentra.core.boundary.Barrier;
+import yentra.core.boundary.BoundaryOptions;
+import yentra.core.boundary.EnclosedVolumes;
+import yentra.core.boundary.Room;
 import yentra.core.boundary.SpaceFinder;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
+import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.Storey;
-import yentra.core.geometry.Box;
 import yentra.core.geometry.Polygon;
-import yentra.core.geometry.Shell;
+import yentra.core.geometry.SolidProbe;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 import yentra.core.model.Element;
 
 /** Spaces for volumes that construction encloses and no space of the delivery covers. */
 final class IfcFoundSpaces {
-  /** Slits that are bridged, in metres. */
-  static final double GAP = 0.05;
-
-  /** What is smaller is a shaft or cavity, in m³. */
-  private static final double LEAST = 3;
-
   private final List<String> notes = new ArrayList<>();
   private final List<Space> spaces = new ArrayList<>();
+  private final Set<String> keys = new HashSet<>();
+  private final String building;
 
-  private IfcFoundSpaces() {}
+  private IfcFoundSpaces(String building) {
+    this.building = building;
+  }
 
   List<Space> spaces() {
     return spaces;
@@ -42,14 +41,12 @@ final class IfcFoundSpaces {
     return notes;
   }
 
-  static IfcFoundSpaces of(
+  static EnclosedVolumes volumes(
       IfcModel model,
       Predicate<Element> inScope,
       List<Space> delivered,
       List<Storey> storeys,
-      String building,
       Tolerance tolerance) {
-    IfcFoundSpaces f = new IfcFoundSpaces();
     List<Barrier> barriers = new ArrayList<>();
     for (Barrier b : new IfcConstruction(model, inScope).barriers()) {
       // rafters and columns stand in rooms; a window that no opening was cut for shuts its hole
@@ -58,71 +55,71 @@ final class IfcFoundSpaces {
         barriers.add(b);
       }
     }
-    for (Space s : delivered) {
-      if (!s.shell().isEmpty()) {
-        barriers.add(new Barrier(s.key(), s.source(), Barrier.Rank.LINING, s.shell()));
+    Set<String> names = new HashSet<>();
+    delivered.forEach(s -> names.add(s.name()));
+    List<Room> rooms = GroupingSpaces.rooms(delivered, tolerance);
+    Set<String> grouping = GroupingSpaces.of(rooms).keySet();
+    for (Room r : rooms) {
+      if (!grouping.contains(r.key())) {
+        barriers.add(new Barrier(r.key(), r.source(), Barrier.Rank.LINING, r.body()));
       }
     }
-    SpaceFinder.Result r = new SpaceFinder(barriers, GAP, LEAST, tolerance).find();
-    Set<String> keys = new HashSet<>();
-    Map<String, Integer> numbers = new HashMap<>();
-    for (SpaceFinder.Found found : r.found()) {
-      f.add(found, storeys, building, keys, numbers);
+    return EnclosedVolumes.of(
+        new SpaceFinder(barriers, EnclosedVolumes.GAP, EnclosedVolumes.LEAST, tolerance).find(),
+        storeys,
+        names);
+  }
+
+  /** The volumes that are asked for: all, or those that a person has chosen. */
+  static IfcFoundSpaces of(EnclosedVolumes all, String building, BoundaryOptions options) {
+    IfcFoundSpaces f = new IfcFoundSpaces(building);
+    if (options.findSpaces()) {
+      all.volumes().forEach(v -> f.add(v, v.name()));
+      f.say(all);
+    } else {
+      options.seeds().forEach(s -> f.choose(s, all));
     }
-    if (!r.found().isEmpty()) {
-      f.notes.add(
-          r.found().size()
-              + (r.found().size() == 1 ? " volume" : " volumes")
-              + " that construction encloses became spaces");
-    }
-    for (Vec3 leak : r.leaks()) {
-      f.notes.add(
-          String.format(
-              Locale.ROOT,
-              "air that is nearly enclosed leaks at (%.2f, %.2f, %.2f)",
-              leak.x(),
-              leak.y(),
-              leak.z()));
-    }
-    f.notes.addAll(r.open());
     return f;
   }
 
-  private void add(
-      SpaceFinder.Found found,
-      List<Storey> storeys,
-      String building,
-      Set<String> keys,
-      Map<String, Integer> numbers) {
-    Box box = Shell.of(found.body()).box();
-    Storey storey = null;
-    for (Storey s : storeys) {
-      boolean below = s.level() != null && s.level() <= box.min().z() + 0.5;
-      if (below && (storey == null || s.level() > storey.level())) {
-        storey = s;
+  private void choose(SpaceSeed seed, EnclosedVolumes all) {
+    for (EnclosedVolumes.Volume v : all.volumes()) {
+      if (new SolidProbe(v.found().body()).contains(seed.inside())) {
+        add(v, seed.name());
+        return;
       }
     }
-    Vec3 c = box.centre();
-    String base =
-        String.format(
-                Locale.ROOT,
-                "sp_found_%d_%d_%d",
-                Math.round(c.x() * 10),
-                Math.round(c.y() * 10),
-                Math.round(c.z() * 10))
-            .replace("-", "m");
-    String key = base;
-    for (int i = 2; !keys.add(key); i++) {
-      key = base + "-" + i;
+    notes.add(
+        "the space "
+            + seed.name()
+            + " was to be made of what encloses "
+            + place(seed.inside())
+            + ", but nothing encloses it, or another space covers it");
+  }
+
+  private void say(EnclosedVolumes all) {
+    if (!all.volumes().isEmpty()) {
+      int n = all.volumes().size();
+      notes.add(
+          n + (n == 1 ? " volume" : " volumes") + " that construction encloses became spaces");
     }
-    String on = storey == null ? "" : storey.name() + " ";
-    int n = numbers.merge(on, 1, Integer::sum);
-    String name = on + String.format(Locale.ROOT, "%02d", n);
+    all.leaks().forEach(l -> notes.add("air that is nearly enclosed leaks at " + place(l)));
+    notes.addAll(all.open());
+  }
+
+  private static String place(Vec3 p) {
+    return String.format(Locale.ROOT, "(%.2f, %.2f, %.2f)", p.x(), p.y(), p.z());
+  }
+
+  private void add(EnclosedVolumes.Volume v, String name) {
+    SpaceFinder.Found found = v.found();
+    String key = EnclosedVolumes.key(found, keys);
+    keys.add(key);
     spaces.add(
         new Space(
             key,
             name,
-            storey == null ? null : storey.key(),
+            v.storey(),
             null,
             building,
             "",
@@ -138,7 +135,7 @@ final class IfcFoundSpaces {
               Locale.ROOT,
               "%d slits of at most %.0f mm were bridged for the space %s, %.3f m² together",
               found.bridged().size(),
-              GAP * 1000,
+              EnclosedVolumes.GAP * 1000,
               name,
               found.bridged().stream().mapToDouble(Polygon::area).sum()));
     }

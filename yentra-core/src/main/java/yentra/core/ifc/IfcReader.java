@@ -12,6 +12,8 @@ import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.ConventionShift;
 import yentra.core.boundary.DeliveredBoundary;
 import yentra.core.boundary.DeliveredJudgement;
+import yentra.core.boundary.EnclosedVolumes;
+import yentra.core.boundary.Ground;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
@@ -22,6 +24,7 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.envelope.Zone;
+import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
@@ -133,6 +136,21 @@ public final class IfcReader {
     return reader.envelope();
   }
 
+  /**
+   * Volumes that construction in scope encloses and no space covers.
+   *
+   * @param now the envelope that the same scope gives, with the spaces and storeys that there are
+   */
+  public static EnclosedVolumes enclosed(
+      IfcModel model, ArchitecturalModel scoped, Envelope now, Tolerance tolerance) {
+    return IfcFoundSpaces.volumes(
+        model,
+        scoped == model ? e -> true : e -> scoped.element(e.key()).isPresent(),
+        now.spaces(),
+        now.storeys(),
+        tolerance);
+  }
+
   private Envelope envelope() {
     fileNotes();
     Building building = building();
@@ -140,13 +158,16 @@ public final class IfcReader {
     List<Zone> zones = zones();
     Map<Integer, IfcBoundaries.Room> rooms = new LinkedHashMap<>();
     List<Space> spaces = spaces(building.key(), rooms);
-    if (options.findSpaces()) {
+    if (options.findSpaces() || !options.seeds().isEmpty()) {
       IfcFoundSpaces found =
-          IfcFoundSpaces.of(model, inScope, spaces, storeys, building.key(), tolerance);
+          IfcFoundSpaces.of(
+              IfcFoundSpaces.volumes(model, inScope, spaces, storeys, tolerance),
+              building.key(),
+              options);
       found.notes().forEach(n -> note(ReadNote.Kind.ASSUMED, "", n, 0));
       spaces.addAll(found.spaces());
     }
-    double ground = groundLevel();
+    Ground ground = ground();
     IfcBoundaries reader = new IfcBoundaries(model, tolerance);
     List<DeliveredBoundary> boundaries = unique(reader.read(rooms));
     outOfScope(boundaries);
@@ -479,14 +500,30 @@ public final class IfcReader {
     return null;
   }
 
+  /** Where the project says it is, else the terrain of the file and the level it states. */
+  private Ground ground() {
+    if (groundLevel != null) {
+      return Ground.level(groundLevel);
+    }
+    List<Polygon> terrain = IfcTerrain.of(model, inScope);
+    if (terrain.isEmpty()) {
+      return Ground.level(groundLevel());
+    }
+    note(
+        ReadNote.Kind.ASSUMED,
+        "",
+        "the ground lies where the terrain of the file has its surface ("
+            + terrain.size()
+            + (terrain.size() == 1 ? " face)" : " faces)"),
+        0);
+    return Ground.terrain(terrain, groundLevel());
+  }
+
   /**
-   * What the project says, else ElevationOfTerrain less ElevationOfRefHeight above the building's
-   * own placement where stated, else 0.
+   * ElevationOfTerrain less ElevationOfRefHeight above the building's own placement where stated,
+   * else 0.
    */
   private double groundLevel() {
-    if (groundLevel != null) {
-      return groundLevel;
-    }
     for (int id : file.ofType("IFCBUILDING")) {
       StepInstance b = file.get(id);
       if (b != null && b.number(10).isPresent()) {

@@ -14,6 +14,7 @@ import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.DeliveredBoundary;
 import yentra.core.boundary.DeliveredJudgement;
 import yentra.core.boundary.DerivationOptions;
+import yentra.core.boundary.Ground;
 import yentra.core.boundary.Room;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Extras;
@@ -23,14 +24,10 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.Uncovered;
-import yentra.core.geometry.BoxIndex;
-import yentra.core.geometry.InteriorPoint;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
-import yentra.core.geometry.SolidProbe;
 import yentra.core.geometry.Tolerance;
-import yentra.core.geometry.Vec3;
 import yentra.core.model.Element;
 
 /**
@@ -41,11 +38,13 @@ final class IfcSpaceSurfaces {
   /** Share of a delivered surface that must lie on a derived one to be replaced by it. */
   private static final double REPLACED = 0.5;
 
+  private static final String ASKED = "as asked";
+
   private final IfcModel model;
   private final Predicate<Element> inScope;
   private final IfcConstructions constructions;
   private final BoundaryOptions options;
-  private final double ground;
+  private final Ground ground;
   private final Tolerance tolerance;
   private final List<String> notes = new ArrayList<>();
   private Map<String, List<String>> grouping = Map.of();
@@ -59,7 +58,7 @@ final class IfcSpaceSurfaces {
       Predicate<Element> inScope,
       IfcConstructions constructions,
       BoundaryOptions options,
-      double ground,
+      Ground ground,
       Tolerance tolerance) {
     this.model = model;
     this.inScope = inScope;
@@ -99,16 +98,11 @@ final class IfcSpaceSurfaces {
     List<Room> rooms = rooms(spaces);
     DeliveredJudgement judged = DeliveredJudgement.of(rooms, boundaries, tolerance);
     astray = judged.astray();
-    Map<String, String> faults =
-        switch (options.mode()) {
-          case KEEP -> Map.of();
-          case AUTO -> judged.faults();
-          case DERIVE -> all(rooms);
-        };
+    Map<String, String> faults = faults(rooms, judged);
     BoundaryMatching.Result delivered =
-        new BoundaryMatching(ground, tolerance).match(boundaries, constructions);
+        new BoundaryMatching(ground, options.derivation().types(), tolerance)
+            .match(boundaries, constructions);
     if (options.mode() == BoundaryOptions.Mode.AUTO && faults.size() < rooms.size()) {
-      faults = new TreeMap<>(faults);
       delivered = halves(rooms, delivered, faults);
     }
     if (faults.isEmpty()) {
@@ -122,6 +116,25 @@ final class IfcSpaceSurfaces {
     notes.addAll(derived.unpaired());
     say(faults, spaces, firstLevel);
     merge(delivered, derived, faults.keySet());
+    Set<String> replaced = faults.keySet();
+    bare(spaces.stream().filter(s -> !replaced.contains(s.key())).toList(), boundaries);
+  }
+
+  /** Spaces whose boundaries are derived, with the reason. */
+  private Map<String, String> faults(List<Room> rooms, DeliveredJudgement judged) {
+    Map<String, String> out = new TreeMap<>();
+    for (Room r : rooms) {
+      String fault =
+          switch (options.mode(r.key())) {
+            case KEEP -> null;
+            case AUTO -> judged.faults().get(r.key());
+            case DERIVE -> ASKED;
+          };
+      if (fault != null) {
+        out.put(r.key(), fault);
+      }
+    }
+    return out;
   }
 
   private BoundaryDerivation.Result derive(List<Room> rooms, DerivationOptions how) {
@@ -161,7 +174,7 @@ final class IfcSpaceSurfaces {
               .mapToDouble(d -> PlanarOverlay.commonArea(s.polygon(), d.polygon()))
               .sum();
       boolean construction = covered >= REPLACED * s.polygon().area();
-      if (!construction) {
+      if (!construction && options.mode(room(s)) == BoundaryOptions.Mode.AUTO) {
         faults.putIfAbsent(room(s), "a boundary to another space has none on the other side");
       }
       Surface known =
@@ -191,61 +204,11 @@ final class IfcSpaceSurfaces {
     return a.plane().angleTo(b.plane()) < 5 && Math.abs(a.plane().distance(b.mean())) < 0.05;
   }
 
-  private static Map<String, String> all(List<Room> rooms) {
-    Map<String, String> out = new TreeMap<>();
-    rooms.forEach(r -> out.put(r.key(), "as asked"));
-    return out;
-  }
-
   /** Spaces with a body, turned outwards; those that only group others are left out. */
   private List<Room> rooms(List<Space> spaces) {
-    List<Room> all =
-        spaces.parallelStream()
-            .filter(s -> !s.shell().isEmpty())
-            .map(
-                s ->
-                    new Room(
-                        s.key(), s.source(), Shell.of(s.shell()).outward(tolerance.gap()).faces()))
-            .toList();
-    grouping = grouping(all);
+    List<Room> all = GroupingSpaces.rooms(spaces, tolerance);
+    grouping = GroupingSpaces.of(all);
     return all.stream().filter(r -> !grouping.containsKey(r.key())).toList();
-  }
-
-  /** Spaces that hold at least two others. */
-  private Map<String, List<String>> grouping(List<Room> rooms) {
-    List<SolidProbe> probes = rooms.stream().map(r -> new SolidProbe(r.body())).toList();
-    Map<String, List<String>> held = new TreeMap<>();
-    BoxIndex index = new BoxIndex(probes.stream().map(SolidProbe::box).toList());
-    for (int i = 0; i < rooms.size(); i++) {
-      List<Vec3> points = inside(rooms.get(i));
-      for (int j : index.meeting(probes.get(i).box())) {
-        SolidProbe other = probes.get(j);
-        if (j != i && points.stream().allMatch(p -> holds(other, p))) {
-          held.computeIfAbsent(rooms.get(j).key(), k -> new ArrayList<>()).add(rooms.get(i).key());
-        }
-      }
-    }
-    held.values().removeIf(l -> l.size() < 2);
-    return held;
-  }
-
-  /** A point a little inside of each of the largest faces. */
-  private static List<Vec3> inside(Room r) {
-    return r.body().stream()
-        .sorted(java.util.Comparator.comparingDouble(Polygon::area).reversed())
-        .limit(4)
-        .map(f -> InteriorPoint.of(f).minus(f.normal().times(0.05)))
-        .toList();
-  }
-
-  private static boolean holds(SolidProbe body, Vec3 p) {
-    double[] s = body.stretches(p, new Vec3(0.36, 0.48, 0.8), 1e-6);
-    for (int i = 0; i + 1 < s.length; i += 2) {
-      if (s[i] < 0 && s[i + 1] > 0) {
-        return true;
-      }
-    }
-    return false;
   }
 
   private void say(Map<String, String> faults, List<Space> spaces, int firstLevel) {
@@ -264,7 +227,7 @@ final class IfcSpaceSurfaces {
     }
     faults.forEach(
         (space, reason) -> {
-          if (!reason.equals(DeliveredJudgement.NONE) && !reason.equals("as asked")) {
+          if (!reason.equals(DeliveredJudgement.NONE) && !reason.equals(ASKED)) {
             notes.add(
                 "the boundaries that the delivery gives for the space "
                     + labels.get(space)

@@ -1,12 +1,14 @@
 package yentra.core.intake;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.Map;
 import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.Convention;
 import yentra.core.boundary.DerivationOptions;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Site;
+import yentra.core.envelope.SurfaceTypes;
 
 /**
  * What is decided for a project as a whole; what is null is left to its deliveries.
@@ -41,21 +43,62 @@ public record ProjectSettings(
    * @param mode null for {@code AUTO}
    * @param convention null for {@code INNER}
    * @param keepStrips whether strips with only construction behind them stay; null for false
-   * @param findSpaces whether enclosed volumes become spaces; null for false
+   * @param gapLimit most construction between the two faces of a pair, metres; null for 0.6
+   * @param roofTilt tilt below which a face is a roof or ceiling, degrees; null for 60
+   * @param floorTilt tilt above which a face is a floor, degrees; null for 120
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record Boundaries(
-      BoundaryOptions.Mode mode, Convention convention, Boolean keepStrips, Boolean findSpaces) {
+      BoundaryOptions.Mode mode,
+      Convention convention,
+      Boolean keepStrips,
+      Double gapLimit,
+      Double roofTilt,
+      Double floorTilt) {
+    private static final Boundaries NONE = new Boundaries(null, null, null, null, null, null);
+
     /** The same choices, those at their default as null; null when all are. */
     private Boundaries plain() {
+      within("The thickest construction of a pair", gapLimit, 0.05, 3, " m");
+      within("The tilt of roofs", roofTilt, 5, 85, "°");
+      within("The tilt of floors", floorTilt, 95, 175, "°");
+      DerivationOptions d = DerivationOptions.STANDARD;
       Boundaries b =
           new Boundaries(
               mode == BoundaryOptions.Mode.AUTO ? null : mode,
               convention == Convention.INNER ? null : convention,
               Boolean.TRUE.equals(keepStrips) ? true : null,
-              Boolean.TRUE.equals(findSpaces) ? true : null);
-      return b.equals(new Boundaries(null, null, null, null)) ? null : b;
+              unless(d.gapLimit(), gapLimit),
+              unless(d.types().roofTilt(), roofTilt),
+              unless(d.types().floorTilt(), floorTilt));
+      return b.equals(NONE) ? null : b;
     }
+
+    private static Double unless(double standard, Double v) {
+      return v != null && v == standard ? null : v;
+    }
+
+    private SurfaceTypes types() {
+      SurfaceTypes t = SurfaceTypes.STANDARD;
+      return new SurfaceTypes(
+          roofTilt == null ? t.roofTilt() : roofTilt,
+          floorTilt == null ? t.floorTilt() : floorTilt);
+    }
+  }
+
+  /** The limits of checks that follow from these settings, by code and name. */
+  public Map<String, Double> limits() {
+    if (boundaries == null) {
+      return Map.of();
+    }
+    SurfaceTypes t = boundaries.types();
+    return Map.of("ADJ-504.roof", t.roofTilt(), "ADJ-504.floor", t.floorTilt());
+  }
+
+  /** These settings with other choices about boundaries. */
+  public ProjectSettings with(Boundaries others) {
+    return new ProjectSettings(
+        use, latitude, longitude, elevation, north, groundLevel, station, units, others);
   }
 
   /** The choices about boundaries, defaults filled in. */
@@ -63,10 +106,12 @@ public record ProjectSettings(
     if (boundaries == null) {
       return BoundaryOptions.STANDARD;
     }
+    DerivationOptions d = DerivationOptions.STANDARD;
     return new BoundaryOptions(
         boundaries.mode == null ? BoundaryOptions.Mode.AUTO : boundaries.mode,
-        DerivationOptions.STANDARD.absorbing(!Boolean.TRUE.equals(boundaries.keepStrips)),
-        Boolean.TRUE.equals(boundaries.findSpaces),
+        d.absorbing(!Boolean.TRUE.equals(boundaries.keepStrips))
+            .across(boundaries.gapLimit == null ? d.gapLimit() : boundaries.gapLimit)
+            .typing(boundaries.types()),
         boundaries.convention == null ? Convention.INNER : boundaries.convention);
   }
 
@@ -109,12 +154,16 @@ public record ProjectSettings(
       throw new IllegalArgumentException(
           String.format(
               java.util.Locale.ROOT,
-              "%s must lie between %.0f and %.0f%s.",
+              "%s must lie between %s and %s%s.",
               what,
-              least,
-              most,
+              plain(least),
+              plain(most),
               unit));
     }
+  }
+
+  private static String plain(double v) {
+    return v == Math.rint(v) ? String.valueOf((long) v) : String.valueOf(v);
   }
 
   private static String blank(String s) {

@@ -8,6 +8,7 @@ import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.Polygon;
@@ -53,7 +54,7 @@ public record MatchSurfaces(String first, String second) implements Repair {
     String construction = a.construction() != null ? a.construction() : b.construction();
     Surface joined =
         a.withSides(List.of(own, other))
-            .withType(TypeByTilt.interior(a.polygon()))
+            .withType(SurfaceTypes.STANDARD.betweenSpaces(a.polygon().tilt()))
             .withConstruction(construction)
             .withThickness(coincide ? a.thickness() : Double.valueOf(apart))
             .withOpenings(openings);
@@ -112,7 +113,7 @@ public record MatchSurfaces(String first, String second) implements Repair {
     return String.format(
         Locale.ROOT,
         "Makes one %s of %.2f m² between %s and %s of two surfaces.",
-        TypeByTilt.interior(a.polygon()).label(),
+        SurfaceTypes.STANDARD.betweenSpaces(a.polygon().tilt()).label(),
         a.polygon().area(),
         naming.space(space(a)),
         naming.space(space(b)));

@@ -13,6 +13,7 @@ import yentra.core.envelope.Side;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
@@ -109,7 +110,7 @@ public record MergeSpaces(List<String> spaces) implements Repair {
             new Surface(
                 s.key() + "_m" + ++n,
                 "",
-                TypeByTilt.interior(strip),
+                SurfaceTypes.STANDARD.betweenSpaces(strip.tilt()),
                 strip,
                 List.of(Side.of(space, strip)),
                 s.construction(),

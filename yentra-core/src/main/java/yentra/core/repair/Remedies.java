@@ -14,6 +14,7 @@ import yentra.core.envelope.FrameDifference;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
@@ -25,11 +26,13 @@ public final class Remedies {
   private final CheckContext context;
   private final Envelope envelope;
   private final double ground;
+  private final SurfaceTypes types;
 
   public Remedies(CheckContext context) {
     this.context = context;
     this.envelope = context.envelope();
     this.ground = ground(envelope);
+    this.types = context.types();
   }
 
   public List<Remedy> of(Finding f) {
@@ -41,7 +44,8 @@ public final class Remedies {
       case "SPC-401" -> f.evidence().areas().forEach(hole -> closeHole(first, hole, out));
       case "SPC-409" -> out.add(new Remedy("Turn the shell outwards", new ReverseShell(first)));
       case "ADJ-501" -> surface.ifPresent(s -> withoutPair(s, out));
-      case "ADJ-502" -> surface.ifPresent(s -> retype(s, TypeByTilt.interior(outward(s)), out));
+      case "ADJ-502" ->
+          surface.ifPresent(s -> retype(s, types.betweenSpaces(outward(s).tilt()), out));
       case "ADJ-503", "GEO-307" -> {
         match(f.objects(), out);
         deleteSecond(f.objects(), f.code(), out);
@@ -141,7 +145,7 @@ public final class Remedies {
     try {
       Envelope closed = trial.apply(envelope, context.tolerance());
       Polygon face = closed.surfaces().get(closed.surfaces().size() - 1).polygon();
-      SurfaceType type = TypeByTilt.exterior(face, ground);
+      SurfaceType type = types.exterior(face, ground);
       out.add(
           new Remedy(
               "Close the hole with " + article(type.label()),
@@ -164,7 +168,7 @@ public final class Remedies {
     // where the delivery itself says that the inside of the building lies behind, outdoor air would
     // be a wrong answer
     if (!envelope.delivered().format().equals(Delivered.IFC)) {
-      retype(s, TypeByTilt.exterior(outward(s), ground), out);
+      retype(s, types.exterior(outward(s), ground), out);
     }
   }
 
@@ -202,8 +206,8 @@ public final class Remedies {
   /** What the tilt and the height say of a surface. */
   private SurfaceType typeFrom(Surface s) {
     return s.sides().size() > 1
-        ? TypeByTilt.interior(outward(s))
-        : TypeByTilt.exterior(outward(s), ground);
+        ? types.betweenSpaces(outward(s).tilt())
+        : types.exterior(outward(s), ground);
   }
 
   /** The surface of another space that faces this one and covers it best. */
@@ -229,8 +233,8 @@ public final class Remedies {
       return SurfaceType.SHADE;
     }
     return s.sides().size() > 1
-        ? TypeByTilt.interior(outward(s))
-        : TypeByTilt.exterior(outward(s), ground);
+        ? types.betweenSpaces(outward(s).tilt())
+        : types.exterior(outward(s), ground);
   }
 
   private static void delete(

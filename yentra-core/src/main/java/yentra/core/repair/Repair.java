@@ -23,7 +23,8 @@ import yentra.core.geometry.Tolerance;
   @JsonSubTypes.Type(value = AssignConstruction.class, name = "AssignConstruction"),
   @JsonSubTypes.Type(value = AlignDelivery.class, name = "AlignDelivery"),
   @JsonSubTypes.Type(value = MergeCoplanar.class, name = "MergeCoplanar"),
-  @JsonSubTypes.Type(value = MergeSpaces.class, name = "MergeSpaces")
+  @JsonSubTypes.Type(value = MergeSpaces.class, name = "MergeSpaces"),
+  @JsonSubTypes.Type(value = AddSpaces.class, name = "AddSpaces")
 })
 public sealed interface Repair
     permits ReverseSurface,
@@ -37,7 +38,8 @@ public sealed interface Repair
         AssignConstruction,
         AlignDelivery,
         MergeCoplanar,
-        MergeSpaces {
+        MergeSpaces,
+        AddSpaces {
   /**
    * The envelope with this change.
    *

@@ -9,7 +9,6 @@ import java.util.Set;
 import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Finding;
-import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Surface;
@@ -36,8 +35,7 @@ public record RepairPreview(
    * @param before the findings as they are now
    * @throws NotApplicableException when it cannot be made
    */
-  public static RepairPreview of(
-      CheckContext context, List<Finding> before, Repair repair, Limits limits)
+  public static RepairPreview of(CheckContext context, List<Finding> before, Repair repair)
       throws NotApplicableException {
     Envelope now = context.envelope();
     Envelope then = repair.apply(now, context.tolerance());

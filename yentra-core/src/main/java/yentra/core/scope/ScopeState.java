@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import yentra.core.envelope.SpaceSeed;
 import yentra.core.model.ArchitecturalModel;
 
 /** What the steps of a log come to: the sheet applied last, decisions by hand, values set. */
@@ -18,12 +19,20 @@ public final class ScopeState {
   private final ScopeSheet sheet;
   private final Map<String, HandDecision> byHand;
   private final Map<String, List<ValueEdit>> edits;
+  private final Map<String, ScopeStep.BoundarySource> boundaries;
+  private final List<SpaceSeed> seeds;
 
   private ScopeState(
-      ScopeSheet sheet, Map<String, HandDecision> byHand, Map<String, List<ValueEdit>> edits) {
+      ScopeSheet sheet,
+      Map<String, HandDecision> byHand,
+      Map<String, List<ValueEdit>> edits,
+      Map<String, ScopeStep.BoundarySource> boundaries,
+      List<SpaceSeed> seeds) {
     this.sheet = sheet;
     this.byHand = byHand;
     this.edits = edits;
+    this.boundaries = boundaries;
+    this.seeds = seeds;
   }
 
   /** What the steps come to, in their order. */
@@ -31,6 +40,8 @@ public final class ScopeState {
     ScopeSheet sheet = EVERYTHING;
     Map<String, HandDecision> byHand = new LinkedHashMap<>();
     Map<String, List<ValueEdit>> edits = new HashMap<>();
+    Map<String, ScopeStep.BoundarySource> boundaries = new HashMap<>();
+    List<SpaceSeed> seeds = new ArrayList<>();
     for (ScopeStep s : steps) {
       if (s instanceof ScopeStep.ApplySheet a) {
         sheet = a.sheet();
@@ -44,9 +55,14 @@ public final class ScopeState {
           ValueEdit edit = new ValueEdit(v.set(), v.property(), c.value(), v.type());
           c.keys().forEach(k -> edits.computeIfAbsent(k, x -> new ArrayList<>()).add(edit));
         }
+      } else if (s instanceof ScopeStep.ChooseBoundaries b) {
+        b.spaces().forEach(k -> boundaries.put(k, b.source()));
+      } else if (s instanceof ScopeStep.AddSpaces a) {
+        seeds.addAll(a.seeds());
       }
     }
-    return new ScopeState(sheet, byHand, edits);
+    boundaries.values().removeIf(b -> b == ScopeStep.BoundarySource.PROJECT);
+    return new ScopeState(sheet, byHand, edits, Map.copyOf(boundaries), List.copyOf(seeds));
   }
 
   /** The sheet that was applied; empty before the first. */
@@ -70,7 +86,17 @@ public final class ScopeState {
 
   /** The same decisions and values under another sheet. */
   public ScopeState with(ScopeSheet other) {
-    return new ScopeState(other, byHand, edits);
+    return new ScopeState(other, byHand, edits, boundaries, seeds);
+  }
+
+  /** Where the boundaries of spaces come from, by key, if not from where the project says. */
+  public Map<String, ScopeStep.BoundarySource> boundaries() {
+    return boundaries;
+  }
+
+  /** Enclosed volumes that were made spaces. */
+  public List<SpaceSeed> seeds() {
+    return seeds;
   }
 
   /** How many elements are decided on or given values that a model does not have. */
@@ -82,7 +108,11 @@ public final class ScopeState {
 
   /** Whether it leaves a model as it was delivered. */
   public boolean isAsDelivered() {
-    return sheet == EVERYTHING && byHand.isEmpty() && edits.isEmpty();
+    return sheet == EVERYTHING
+        && byHand.isEmpty()
+        && edits.isEmpty()
+        && boundaries.isEmpty()
+        && seeds.isEmpty();
   }
 
   /** The whole model with the values that were set. */

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import yentra.core.envelope.SpaceSeed;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.Element;
 import yentra.core.model.PropertyValue;
@@ -19,7 +20,9 @@ import yentra.core.model.PropertyValue;
   @JsonSubTypes.Type(value = ScopeStep.ApplySheet.class, name = "ApplySheet"),
   @JsonSubTypes.Type(value = ScopeStep.PlaceElements.class, name = "PlaceElements"),
   @JsonSubTypes.Type(value = ScopeStep.ReleaseElements.class, name = "ReleaseElements"),
-  @JsonSubTypes.Type(value = ScopeStep.SetValues.class, name = "SetValues")
+  @JsonSubTypes.Type(value = ScopeStep.SetValues.class, name = "SetValues"),
+  @JsonSubTypes.Type(value = ScopeStep.ChooseBoundaries.class, name = "ChooseBoundaries"),
+  @JsonSubTypes.Type(value = ScopeStep.AddSpaces.class, name = "AddSpaces")
 })
 public sealed interface ScopeStep {
   /** What it does, in a sentence for a person. */
@@ -83,6 +86,45 @@ public sealed interface ScopeStep {
       return v == null
           ? "Takes " + what + " away from " + of + "."
           : "Sets " + what + " of " + of + " to " + shown(v) + ".";
+    }
+  }
+
+  /** Where the boundaries of a space come from. */
+  enum BoundarySource {
+    DELIVERED,
+    DERIVED,
+    /** As the project has it. */
+    PROJECT
+  }
+
+  /** Says of spaces where their boundaries come from, whatever the project says. */
+  record ChooseBoundaries(List<String> spaces, BoundarySource source) implements ScopeStep {
+    public ChooseBoundaries {
+      spaces = List.copyOf(spaces);
+    }
+
+    @Override
+    public String describe(ArchitecturalModel model) {
+      String of = counted(model, spaces);
+      return switch (source) {
+        case DELIVERED -> "Takes the delivered boundaries of " + of + ".";
+        case DERIVED -> "Derives the boundaries of " + of + ".";
+        case PROJECT -> "Leaves the boundaries of " + of + " to the project’s choice.";
+      };
+    }
+  }
+
+  /** Makes spaces of volumes that construction encloses. */
+  record AddSpaces(List<SpaceSeed> seeds) implements ScopeStep {
+    public AddSpaces {
+      seeds = List.copyOf(seeds);
+    }
+
+    @Override
+    public String describe(ArchitecturalModel model) {
+      return seeds.size() == 1
+          ? "Makes a space of the enclosed volume " + seeds.get(0).name() + "."
+          : "Makes spaces of " + seeds.size() + " enclosed volumes.";
     }
   }
 

@@ -8,14 +8,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.LongRange;
+import yentra.core.Fixtures;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.OpenEdges;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
@@ -27,28 +30,11 @@ import yentra.core.geometry.Vec3;
 /** What holds for the derived boundaries of every building. */
 class BoundaryDerivationPropertiesTest {
   private static final Tolerance T = Tolerance.standard();
-  static final BoundaryMatching.Constructions NONE =
-      new BoundaryMatching.Constructions() {
-        @Override
-        public String construction(DeliveredBoundary b) {
-          return null;
-        }
-
-        @Override
-        public String glazing(DeliveredBoundary b) {
-          return null;
-        }
-
-        @Override
-        public Double thickness(DeliveredBoundary b) {
-          return null;
-        }
-      };
 
   private static BoundaryDerivation.Result derive(RandomBuilding b, double ground) {
     return new BoundaryDerivation(
-            b.rooms, b.barriers, b.cuts, ground, DerivationOptions.STANDARD, T)
-        .derive(NONE);
+            b.rooms, b.barriers, b.cuts, Ground.level(ground), DerivationOptions.STANDARD, T)
+        .derive(BoundaryMatching.Constructions.NONE);
   }
 
   private static Transform place(double yaw, double x, double y, double z) {
@@ -163,8 +149,9 @@ class BoundaryDerivationPropertiesTest {
               "b" + i, SourceRef.REPAIR, Barrier.Rank.values()[random.nextInt(3)], anyBox(random)));
     }
     BoundaryDerivation.Result r =
-        new BoundaryDerivation(rooms, barriers, List.of(), 0, DerivationOptions.STANDARD, T)
-            .derive(NONE);
+        new BoundaryDerivation(
+                rooms, barriers, List.of(), Ground.level(0), DerivationOptions.STANDARD, T)
+            .derive(BoundaryMatching.Constructions.NONE);
     for (Room room : rooms) {
       double body =
           room.body().stream().filter(p -> p.area() > 1e-4).mapToDouble(Polygon::area).sum();
@@ -184,8 +171,9 @@ class BoundaryDerivationPropertiesTest {
       barriers.add(new Barrier("b" + i, SourceRef.REPAIR, Barrier.Rank.SEPARATING, anyBox(random)));
     }
     BoundaryDerivation.Result r =
-        new BoundaryDerivation(rooms, barriers, List.of(), 0, DerivationOptions.STANDARD, T)
-            .derive(NONE);
+        new BoundaryDerivation(
+                rooms, barriers, List.of(), Ground.level(0), DerivationOptions.STANDARD, T)
+            .derive(BoundaryMatching.Constructions.NONE);
     assertThat(r.surfaces()).hasSizeGreaterThan(600);
     assertThat(r.unpaired()).isNotEmpty();
   }
@@ -210,5 +198,70 @@ class BoundaryDerivationPropertiesTest {
         Polygon.of(p[2], p[6], p[7], p[3]),
         Polygon.of(p[0], p[4], p[6], p[2]),
         Polygon.of(p[1], p[3], p[7], p[5]));
+  }
+
+  @Example
+  void aDoorLiesBetweenRoomsThatMeetInTheMiddleOfItsWall() {
+    SourceRef none = SourceRef.REPAIR;
+    List<Room> rooms =
+        List.of(
+            new Room("a", none, Fixtures.box(0, 0, 0, 4, 5, 3)),
+            new Room("b", none, Fixtures.box(4, 0, 0, 8, 5, 3)));
+    List<Barrier> wall =
+        List.of(
+            new Barrier("wall", none, Barrier.Rank.SEPARATING, Fixtures.box(3.9, 0, 0, 4.1, 5, 3)));
+    Cut door =
+        new Cut(
+            "wall",
+            "door",
+            none,
+            DeliveredBoundary.Role.DOOR,
+            Fixtures.box(3.9, 1, 0, 4.1, 2, 2.1));
+    BoundaryDerivation.Result r =
+        new BoundaryDerivation(
+                rooms, wall, List.of(door), Ground.level(-9), DerivationOptions.STANDARD, T)
+            .derive(BoundaryMatching.Constructions.NONE);
+    Surface between =
+        r.surfaces().stream().filter(s -> s.sides().size() == 2).findFirst().orElseThrow();
+    assertThat(between.openings()).hasSize(1);
+    assertThat(between.openings().get(0).polygon().area()).isCloseTo(2.1, within(1e-9));
+    assertThat(r.orphans()).isEmpty();
+  }
+
+  @Example
+  void theTerrainTellsGroundFromAir() {
+    SourceRef none = SourceRef.REPAIR;
+    // the ground rises from 0 in the west to 3 m in the east of the room, and ends beyond it
+    Polygon slope =
+        Polygon.of(
+            new Vec3(-10, -10, -3),
+            new Vec3(20, -10, 6),
+            new Vec3(20, 20, 6),
+            new Vec3(-10, 20, -3));
+    Ground ground = Ground.terrain(List.of(slope), -5);
+    assertThat(ground.at(new Vec3(5, 2, 40))).isCloseTo(1.5, within(1e-9));
+    assertThat(ground.at(new Vec3(50, 2, 40))).isEqualTo(-5);
+    BoundaryDerivation.Result r =
+        new BoundaryDerivation(
+                List.of(new Room("a", none, Fixtures.box(0, 0, 0, 10, 5, 3))),
+                List.of(),
+                List.of(),
+                ground,
+                DerivationOptions.STANDARD,
+                T)
+            .derive(BoundaryMatching.Constructions.NONE);
+    // both long walls are cut along the slope into two triangles
+    double earth =
+        r.surfaces().stream()
+            .filter(s -> s.type() == SurfaceType.UNDERGROUND_WALL)
+            .mapToDouble(s -> s.polygon().area())
+            .sum();
+    assertThat(earth).isCloseTo(2 * 15 + 5 * 3, within(0.1));
+    double air =
+        r.surfaces().stream()
+            .filter(s -> s.type() == SurfaceType.EXTERIOR_WALL)
+            .mapToDouble(s -> s.polygon().area())
+            .sum();
+    assertThat(air).isCloseTo(2 * 15 + 5 * 3, within(0.1));
   }
 }

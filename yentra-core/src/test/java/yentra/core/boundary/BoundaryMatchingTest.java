@@ -16,6 +16,7 @@ import yentra.core.envelope.Side;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 
@@ -24,7 +25,7 @@ import yentra.core.geometry.Vec3;
  * and the other side.
  */
 class BoundaryMatchingTest {
-  private static final BoundaryMatching.Constructions NONE =
+  private static final BoundaryMatching.Constructions NAMED =
       new BoundaryMatching.Constructions() {
         @Override
         public String construction(DeliveredBoundary b) {
@@ -82,7 +83,8 @@ class BoundaryMatchingTest {
   }
 
   private static BoundaryMatching.Result match(DeliveredBoundary... all) {
-    return new BoundaryMatching(0, TOLERANCE).match(List.of(all), NONE);
+    return new BoundaryMatching(Ground.level(0), SurfaceTypes.STANDARD, TOLERANCE)
+        .match(List.of(all), NAMED);
   }
 
   @Test

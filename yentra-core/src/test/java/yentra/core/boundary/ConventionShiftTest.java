@@ -29,8 +29,9 @@ class ConventionShiftTest {
 
   private static Envelope envelope(RandomBuilding b) {
     BoundaryDerivation.Result r =
-        new BoundaryDerivation(b.rooms, b.barriers, b.cuts, 1.9, DerivationOptions.STANDARD, T)
-            .derive(BoundaryDerivationPropertiesTest.NONE);
+        new BoundaryDerivation(
+                b.rooms, b.barriers, b.cuts, Ground.level(1.9), DerivationOptions.STANDARD, T)
+            .derive(BoundaryMatching.Constructions.NONE);
     List<Space> spaces = new ArrayList<>();
     for (Room room : b.rooms) {
       spaces.add(

@@ -10,6 +10,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.LongRange;
+import yentra.core.Fixtures;
 import yentra.core.envelope.SourceRef;
 import yentra.core.geometry.OpenEdges;
 import yentra.core.geometry.Polygon;
@@ -45,19 +46,8 @@ class SpaceFinderTest {
 
   private static Barrier box(
       String key, double x0, double y0, double z0, double x1, double y1, double z1) {
-    Vec3[] p = new Vec3[8];
-    for (int i = 0; i < 8; i++) {
-      p[i] = new Vec3((i & 1) == 0 ? x0 : x1, (i & 2) == 0 ? y0 : y1, (i & 4) == 0 ? z0 : z1);
-    }
-    List<Polygon> body =
-        List.of(
-            Polygon.of(p[0], p[2], p[3], p[1]),
-            Polygon.of(p[4], p[5], p[7], p[6]),
-            Polygon.of(p[0], p[1], p[5], p[4]),
-            Polygon.of(p[2], p[6], p[7], p[3]),
-            Polygon.of(p[0], p[4], p[6], p[2]),
-            Polygon.of(p[1], p[3], p[7], p[5]));
-    return new Barrier(key, SourceRef.REPAIR, Barrier.Rank.SEPARATING, body);
+    return new Barrier(
+        key, SourceRef.REPAIR, Barrier.Rank.SEPARATING, Fixtures.box(x0, y0, z0, x1, y1, z1));
   }
 
   /** A room of 5 × 4 × 3 m whose east wall stops short of the north wall. */

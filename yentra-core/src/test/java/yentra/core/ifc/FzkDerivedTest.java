@@ -17,11 +17,17 @@ import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.Convention;
 import yentra.core.boundary.DerivationOptions;
 import yentra.core.boundary.SpaceVolumes;
+import yentra.core.check.CheckCatalogue;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Finding;
+import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
+import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Surface;
+import yentra.core.repair.DeleteOpening;
 
 /**
  * Boundaries and spaces derived from the bodies of the FZK house (Debian package
@@ -43,7 +49,8 @@ class FzkDerivedTest {
   }
 
   private static BoundaryOptions derive(boolean find, Convention c) {
-    return new BoundaryOptions(BoundaryOptions.Mode.DERIVE, DerivationOptions.STANDARD, find, c);
+    return new BoundaryOptions(BoundaryOptions.Mode.DERIVE, DerivationOptions.STANDARD, c)
+        .findingSpaces(find);
   }
 
   /** Area by space and what lies behind; spaces by name. */
@@ -125,5 +132,29 @@ class FzkDerivedTest {
       assertThat(volume).as(c.label()).isGreaterThan(before);
       before = volume;
     }
+  }
+
+  @Test
+  void aWindowThatIsMissingIsTold() throws Exception {
+    IfcModel model = IfcModel.of(bytes, ReadLimits.standard(), Fixtures.TOLERANCE);
+    for (BoundaryOptions o : List.of(BoundaryOptions.KEEP, derive(false, Convention.INNER))) {
+      Envelope e = IfcReader.envelope(model, model, null, o, Fixtures.TOLERANCE);
+      CheckContext context = new CheckContext(e, model, Limits.STANDARD, Fixtures.TOLERANCE);
+      assertThat(lost(context)).isEmpty();
+      Opening window =
+          e.surfaces().stream()
+              .flatMap(s -> s.openings().stream())
+              .filter(x -> x.type() == OpeningType.FIXED_WINDOW)
+              .findFirst()
+              .orElseThrow();
+      Envelope without = new DeleteOpening(window.key()).apply(e, Fixtures.TOLERANCE);
+      assertThat(lost(context.with(without)))
+          .singleElement()
+          .satisfies(f -> assertThat(f.objects()).contains(window.element().id()));
+    }
+  }
+
+  private static List<Finding> lost(CheckContext c) {
+    return CheckCatalogue.run(c).stream().filter(f -> f.code().equals("OPN-608")).toList();
   }
 }

@@ -9,6 +9,7 @@ import yentra.core.Fixtures;
 import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.Convention;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.SurfaceTypes;
 
 class ProjectSettingsTest {
   private static ProjectSettings place(Double latitude, Double longitude, Double north) {
@@ -57,16 +58,27 @@ class ProjectSettingsTest {
             null,
             null,
             new ProjectSettings.Boundaries(
-                BoundaryOptions.Mode.AUTO, Convention.INNER, false, false));
+                BoundaryOptions.Mode.AUTO, Convention.INNER, false, 0.6, 60.0, 120.0));
     assertThat(s.checked()).isEqualTo(ProjectSettings.NONE);
     assertThat(s.boundaryOptions()).isEqualTo(BoundaryOptions.STANDARD);
     ProjectSettings.Boundaries b =
-        new ProjectSettings.Boundaries(BoundaryOptions.Mode.DERIVE, Convention.CENTRE, true, true);
+        new ProjectSettings.Boundaries(
+            BoundaryOptions.Mode.DERIVE, Convention.CENTRE, true, 0.8, 50.0, null);
     ProjectSettings chosen =
         new ProjectSettings(null, null, null, null, null, null, null, null, b).checked();
     assertThat(chosen.boundaries()).isEqualTo(b);
     assertThat(chosen.boundaryOptions().convention()).isEqualTo(Convention.CENTRE);
     assertThat(chosen.boundaryOptions().derivation().absorb()).isFalse();
-    assertThat(chosen.boundaryOptions().findSpaces()).isTrue();
+    assertThat(chosen.boundaryOptions().derivation().gapLimit()).isEqualTo(0.8);
+    assertThat(chosen.boundaryOptions().derivation().types()).isEqualTo(new SurfaceTypes(50, 120));
+    assertThat(chosen.limits())
+        .containsEntry("ADJ-504.roof", 50.0)
+        .containsEntry("ADJ-504.floor", 120.0);
+    ProjectSettings.Boundaries flat =
+        new ProjectSettings.Boundaries(null, null, null, null, 2.0, null);
+    assertThatThrownBy(
+            () ->
+                new ProjectSettings(null, null, null, null, null, null, null, null, flat).checked())
+        .hasMessage("The tilt of roofs must lie between 5 and 85°.");
   }
 }

@@ -167,7 +167,7 @@ class MendingPropertiesTest {
     List<Finding> before = check(e);
     CheckContext context = new CheckContext(e, Limits.STANDARD, TOLERANCE);
     Repair repair = first(context, before).orElseThrow();
-    RepairPreview preview = RepairPreview.of(context, before, repair, Limits.STANDARD);
+    RepairPreview preview = RepairPreview.of(context, before, repair);
     Envelope after = repair.apply(e, TOLERANCE);
     Set<String> expected = ids(before);
     expected.removeAll(ids(preview.resolved()));

@@ -20,9 +20,11 @@ import yentra.core.check.CheckContext;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Side;
+import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Vec3;
 
 /** Every repair mends what it is for, and refuses where it makes no sense. */
 class RepairsTest {
@@ -167,13 +169,11 @@ class RepairsTest {
     Envelope e = changed("b-east", s -> s.withType(SurfaceType.INTERIOR_WALL));
     CheckContext c = new CheckContext(e, Limits.STANDARD, TOLERANCE);
     RepairPreview good =
-        RepairPreview.of(
-            c, check(e), new RetypeSurface("b-east", SurfaceType.EXTERIOR_WALL), Limits.STANDARD);
+        RepairPreview.of(c, check(e), new RetypeSurface("b-east", SurfaceType.EXTERIOR_WALL));
     assertThat(good.resolved()).extracting(f -> f.code()).containsExactly("ADJ-501");
     assertThat(good.added()).isEmpty();
     assertThat(good.changedSurfaces()).extracting(Surface::key).containsExactly("b-east");
-    RepairPreview bad =
-        RepairPreview.of(c, check(e), new DeleteSurface("b-south"), Limits.STANDARD);
+    RepairPreview bad = RepairPreview.of(c, check(e), new DeleteSurface("b-south"));
     assertThat(bad.removedSurfaces()).containsExactly("b-south");
   }
 
@@ -195,7 +195,8 @@ class RepairsTest {
             new AlignDelivery(12.5, 1, -2, 0.25, null),
             new AlignDelivery(0, 0, 0, 0, 3.5),
             new MergeCoplanar(),
-            new MergeSpaces(List.of("a", "b")));
+            new MergeSpaces(List.of("a", "b")),
+            new AddSpaces(List.of(new SpaceSeed("Store 01", new Vec3(1, 2, 3)))));
     for (Repair r : all) {
       String text = json.writerFor(Repair.class).writeValueAsString(r);
       assertThat(json.readValue(text, Repair.class)).as(text).isEqualTo(r);

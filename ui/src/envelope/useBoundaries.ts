@@ -1,0 +1,65 @@
+import { useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, type Model, type Project, type Settings } from '../api';
+import { useView } from '../state';
+
+export type Choices = NonNullable<Settings['boundaries']>;
+
+/** How boundaries were made; and, while other choices are looked at, what those would give. */
+export function useBoundaries(model: Model, project: Project) {
+  const client = useQueryClient();
+  const set = useView((s) => s.set);
+  const { id, version } = model.delivery;
+  const made: Choices = project.settings.boundaries ?? {};
+  const [draft, setDraft] = useState<Choices | null>(null);
+  const [saving, setSaving] = useState(false);
+  const now = useQuery({
+    queryKey: ['boundaries', id, version, made],
+    queryFn: () => api.boundaries(id),
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+  });
+  const tried = useQuery({
+    queryKey: ['boundaries', id, version, made, 'try', draft],
+    queryFn: ({ signal }) => api.tryBoundaries(id, draft!, signal),
+    enabled: !!draft,
+    staleTime: Infinity,
+    retry: false,
+  });
+
+  async function make() {
+    setSaving(true);
+    try {
+      const next = await api.settings(project.id, {
+        ...project.settings,
+        boundaries: draft ?? undefined,
+      });
+      client.setQueryData(['project', project.id], next);
+      await client.invalidateQueries({ queryKey: ['model'] });
+      setDraft(null);
+      set({ message: { text: 'Boundaries made anew.', bad: false } });
+    } catch (e) {
+      set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });
+    } finally {
+      setSaving(false);
+    }
+  }
+
+  return {
+    now: now.data ?? null,
+    tried: draft ? (tried.data ?? null) : null,
+    trying: !!draft && tried.isFetching,
+    problem: draft && tried.error ? tried.error.message : null,
+    choices: draft ?? made,
+    changed: draft !== null,
+    saving,
+    choose: (change: Partial<Choices>) => setDraft({ ...(draft ?? made), ...change }),
+    leave: () => {
+      setDraft(null);
+      void client.cancelQueries({ queryKey: ['boundaries', id, version, made, 'try'] });
+    },
+    make,
+  };
+}
+
+export type Boundaries = ReturnType<typeof useBoundaries>;
