@@ -35,8 +35,8 @@ export function useBoundaries(model: Model, project: Project) {
         boundaries: draft ?? undefined,
       });
       client.setQueryData(['project', project.id], next);
-      await client.invalidateQueries({ queryKey: ['model'] });
       setDraft(null);
+      await client.invalidateQueries({ queryKey: ['model'] });
       set({ message: { text: 'Boundaries made anew.', bad: false } });
     } catch (e) {
       set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });

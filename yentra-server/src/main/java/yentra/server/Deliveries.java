@@ -58,7 +58,7 @@ class Deliveries {
   private final Tolerance tolerance;
   private final ReadLimits limits;
   private final Cache<UUID, CheckContext> delivered = Caffeine.newBuilder().maximumSize(8).build();
-  private final Cache<UUID, Scoped> scopes = Caffeine.newBuilder().maximumSize(8).build();
+  private final Cache<ScopeKey, Scoped> scopes = Caffeine.newBuilder().maximumSize(8).build();
   private final Cache<UUID, State> states = Caffeine.newBuilder().maximumSize(8).build();
 
   Deliveries(DeliveryStore store, ProjectStore projects, Tolerance tolerance, ReadLimits limits) {
@@ -91,14 +91,12 @@ class Deliveries {
     }
   }
 
+  /** What a delivery's state before any repair depends on. */
+  private record ScopeKey(UUID delivery, List<UUID> steps, ProjectSettings settings) {}
+
   /** What the scope steps in force make of a delivery, before any repair. */
   private record Scoped(
-      ArchitecturalModel whole,
-      List<UUID> steps,
-      ProjectSettings settings,
-      ScopeState scope,
-      ScopeResult result,
-      CheckContext context) {}
+      ArchitecturalModel whole, ScopeState scope, ScopeResult result, CheckContext context) {}
 
   State state(DeliveryRecord d) {
     State known = states.getIfPresent(d.getId());
@@ -107,7 +105,7 @@ class Deliveries {
       return known;
     }
     List<RepairEntryRecord> log = store.log(d.getId()).stream().limit(d.getLogPosition()).toList();
-    Scoped scoped = scoped(d, settings, log.stream().filter(DeliveryStore::isScope).toList());
+    Scoped scoped = scoped(d, settings, log);
     List<Repair> repairs =
         log.stream().filter(e -> !DeliveryStore.isScope(e)).map(store::repair).toList();
     CheckContext context = scoped.context;
@@ -129,11 +127,12 @@ class Deliveries {
     return made;
   }
 
-  private Scoped scoped(
-      DeliveryRecord d, ProjectSettings settings, List<RepairEntryRecord> entries) {
-    List<UUID> steps = entries.stream().map(RepairEntryRecord::getId).toList();
-    Scoped known = scopes.getIfPresent(d.getId());
-    if (known != null && known.steps.equals(steps) && known.settings.equals(settings)) {
+  private Scoped scoped(DeliveryRecord d, ProjectSettings settings, List<RepairEntryRecord> log) {
+    List<RepairEntryRecord> entries = log.stream().filter(DeliveryStore::isScope).toList();
+    ScopeKey key =
+        new ScopeKey(d.getId(), entries.stream().map(RepairEntryRecord::getId).toList(), settings);
+    Scoped known = scopes.getIfPresent(key);
+    if (known != null) {
       return known;
     }
     CheckContext base = base(d);
@@ -150,8 +149,8 @@ class Deliveries {
               "the project’s first delivery (" + first.getFileName() + ")",
               settings.applyTo(base(first).envelope()));
     }
-    Scoped made = new Scoped(whole, steps, settings, scope, result, context);
-    scopes.put(d.getId(), made);
+    Scoped made = new Scoped(whole, scope, result, context);
+    scopes.put(key, made);
     return made;
   }
 
@@ -188,13 +187,11 @@ class Deliveries {
         result);
   }
 
-  /** The state that other choices about boundaries would give, before any repair; not kept. */
+  /** The state that other choices about boundaries would give, before any repair. */
   CheckContext attempt(UUID id, ProjectSettings.Boundaries choices) {
     DeliveryRecord d = store.get(id);
-    State s = state(d);
-    ProjectSettings tried = s.settings.with(choices).checked();
-    CheckContext c = scoped(base(d), s.scope, s.result, tried);
-    return c.with(tried.applyTo(c.envelope())).with(new Limits(tried.limits()));
+    ProjectSettings tried = projects.settings(d.getProjectId()).with(choices).checked();
+    return scoped(d, tried, store.log(id).stream().limit(d.getLogPosition()).toList()).context;
   }
 
   /** Volumes that are enclosed in the newest state and that no space covers. */
