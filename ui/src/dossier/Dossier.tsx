@@ -64,6 +64,18 @@ function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
         >
           Join surfaces side by side
         </button>
+        <button
+          className="btn mt-1.5"
+          title="Strips below 0.05 m² or 20 mm go to the surface of the same spaces beside them, in its plane"
+          onClick={() =>
+            edits.consider(
+              { kind: 'AbsorbSlivers', area: 0.05, width: 0.02 },
+              'Join slivers to their neighbours',
+            )
+          }
+        >
+          Join slivers to their neighbours
+        </button>
       </Section>
       <RepairLog index={index} />
       <p className="px-3 py-2 text-sm text-muted">

@@ -164,6 +164,7 @@ final class CheckReport {
     List<String> out = new ArrayList<>();
     for (ReadNote n : envelope.notes()) {
       if (n.kind() == ReadNote.Kind.ASSUMED
+          || n.kind() == ReadNote.Kind.GROUND_ASSUMED
           || n.kind() == ReadNote.Kind.LEFT_OUT
           || n.kind() == ReadNote.Kind.UNIT_ASSUMED) {
         out.add(n.message());

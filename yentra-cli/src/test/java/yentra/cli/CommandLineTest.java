@@ -155,7 +155,7 @@ class CommandLineTest {
     assertThat(first.get("error").get("message").asString()).contains("HTML");
     assertThat(first.get("error").get("line").asInt()).isEqualTo(1);
     assertThat(lines.get(1)).contains("There is no file");
-    assertThat(lines.get(2)).contains("\"findings\":[]");
+    assertThat(lines.get(2)).contains("\"findings\":[").doesNotContain("\"severity\":\"error\"");
     assertThat(r.err()).contains("HTML").doesNotContain("\tat ");
   }
 

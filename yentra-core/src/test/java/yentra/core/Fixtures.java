@@ -18,6 +18,7 @@ import yentra.core.envelope.Construction;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
+import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Opening;
@@ -31,6 +32,7 @@ import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.envelope.Zone;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.gbxml.GbxmlWriter;
 import yentra.core.geometry.Polygon;
@@ -96,7 +98,7 @@ public final class Fixtures {
         OpeningType.FIXED_WINDOW,
         p,
         null,
-        null,
+        "glass-1",
         source("Opening", key),
         null,
         Extras.NONE);
@@ -107,7 +109,7 @@ public final class Fixtures {
         key,
         name,
         "st-1",
-        null,
+        "z-1",
         "b-1",
         "OfficeEnclosed",
         "Heated",
@@ -175,14 +177,22 @@ public final class Fixtures {
                     "b-1",
                     source("BuildingStorey", "st-1"),
                     Extras.NONE)),
-            List.of(),
+            List.of(new Zone("z-1", "House", 20.0, 26.0, source("Zone", "z-1"), Extras.NONE)),
             List.of(room("a", "West", a), room("b", "East", b)),
             s,
             List.of(),
             List.of(c),
             List.of(l),
             List.of(m),
-            List.of(),
+            List.of(
+                new Glazing(
+                    "glass-1",
+                    "Double glazing",
+                    1.3,
+                    0.55,
+                    0.75,
+                    source("WindowType", "glass-1"),
+                    Extras.NONE)),
             List.of()));
   }
 

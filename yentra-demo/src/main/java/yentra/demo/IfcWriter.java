@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.UUID;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Opening;
@@ -583,18 +584,28 @@ final class IfcWriter {
       }
       return;
     }
-    double u =
+    Glazing glass =
         envelope.glazings().stream()
             .filter(g -> g.key().equals(o.glazing()))
             .findFirst()
-            .orElseThrow()
-            .uValue();
+            .orElseThrow();
     List<String> values = new ArrayList<>();
     values.add("'IsExternal',$,IFCBOOLEAN(.T.)");
     if (more == null || !more.lacksTransmittance(o)) {
-      values.add("'ThermalTransmittance',$,IFCTHERMALTRANSMITTANCEMEASURE(" + number(u) + ")");
+      values.add(
+          "'ThermalTransmittance',$,IFCTHERMALTRANSMITTANCEMEASURE("
+              + number(glass.uValue())
+              + ")");
     }
     properties("Pset_WindowCommon", o.key(), id, values);
+    String share = ",$,IFCPOSITIVERATIOMEASURE(";
+    properties(
+        "Pset_DoorWindowGlazingType",
+        o.key(),
+        id,
+        List.of(
+            "'SolarHeatGainTransmittance'" + share + number(glass.solarHeatGain()) + ")",
+            "'VisibleLightTransmittance'" + share + number(glass.visibleTransmittance()) + ")"));
   }
 
   private int boundary(

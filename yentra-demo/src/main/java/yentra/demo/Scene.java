@@ -85,15 +85,7 @@ final class Scene {
   }
 
   Scene glazing(String key, String name, double u, double shgc, double vt) {
-    Extras extras =
-        new Extras(
-            List.of(),
-            List.of(
-                "<SolarHeatGainCoeff unit=\"Fraction\" solarIncidentAngle=\"0\">"
-                    + shgc
-                    + "</SolarHeatGainCoeff>",
-                "<Transmittance unit=\"Fraction\" type=\"Visible\">" + vt + "</Transmittance>"));
-    glazings.add(new Glazing(key, name, u, source("WindowType", key, name), extras));
+    glazings.add(new Glazing(key, name, u, shgc, vt, source("WindowType", key, name), Extras.NONE));
     return this;
   }
 

@@ -35,7 +35,10 @@ class DemoTest {
   @Test
   void theSoundBuildingHasNoFindings() throws Exception {
     Envelope e = read(DemoFiles.soundGbxml());
-    assertThat(check(e)).isEmpty();
+    // gbXML cannot say where the ground is; three zones serve rooms of several uses
+    assertThat(check(e))
+        .extracting(Finding::code)
+        .containsExactly("LOC-803", "USE-904", "USE-904", "USE-904");
     assertThat(EnvelopeDifference.between(MarramPoint.sound(), e, T)).isEmpty();
     SpaceVolumes v = SpaceVolumes.of(e, T);
     assertThat(v.of("sp-hall").volume())
@@ -52,8 +55,8 @@ class DemoTest {
             .collect(Collectors.groupingBy(Finding::code, TreeMap::new, Collectors.counting()));
     assertThat(codes.toString())
         .isEqualTo(
-            "{ADJ-501=3, ADJ-502=1, ADJ-506=2, ADJ-509=1, FMT-103=1, FMT-104=1, FMT-105=1, GEO-301=1, GEO-303=1, GEO-307=1, OPN-601=1, OPN-602=1,"
-                + " OPN-607=1, SPC-401=2, SPC-403=1, SPC-409=1, THM-701=1, UNI-201=1}");
+            "{ADJ-501=3, ADJ-502=1, ADJ-506=2, ADJ-509=1, FMT-103=1, FMT-104=1, FMT-105=1, GEO-301=1, GEO-303=1, GEO-307=1, LOC-803=1, OPN-601=1, OPN-602=1,"
+                + " OPN-607=1, SPC-401=2, SPC-403=1, SPC-409=1, THM-701=1, UNI-201=1, USE-904=3}");
   }
 
   /** The IFC and the gbXML tell of the same building. */
@@ -61,7 +64,8 @@ class DemoTest {
   void theIfcGivesTheSameEnvelope() throws Exception {
     Envelope ifc = yentra.core.ifc.IfcReader.read(DemoFiles.ifc(), ReadLimits.standard(), T);
     Envelope gbxml = MarramPoint.sound();
-    assertThat(check(ifc)).isEmpty();
+    // IFC has no list of uses that gbXML would know
+    assertThat(check(ifc)).extracting(Finding::code).containsExactly("USE-901");
     assertThat(ifc.spaces()).hasSameSizeAs(gbxml.spaces());
     assertThat(ifc.openingCount()).isEqualTo(gbxml.openingCount());
     SpaceVolumes a = SpaceVolumes.of(ifc, T);

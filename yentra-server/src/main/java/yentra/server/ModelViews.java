@@ -67,7 +67,7 @@ final class ModelViews {
         constructions(),
         glazing(),
         envelope.notes().stream()
-            .filter(n -> n.kind() == ReadNote.Kind.ASSUMED || n.kind() == ReadNote.Kind.GROUPING)
+            .filter(ModelViews::isAssumption)
             .map(n -> (n.object().isEmpty() ? "" : naming.object(n.object()) + ": ") + n.message())
             .map(ModelViews::upper)
             .toList(),
@@ -289,6 +289,12 @@ final class ModelViews {
 
   private static String kind(ReadNote.Kind kind) {
     return kind.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+  }
+
+  private static boolean isAssumption(ReadNote n) {
+    return n.kind() == ReadNote.Kind.ASSUMED
+        || n.kind() == ReadNote.Kind.GROUND_ASSUMED
+        || n.kind() == ReadNote.Kind.GROUPING;
   }
 
   private static Views.SourceView source(SourceRef s) {

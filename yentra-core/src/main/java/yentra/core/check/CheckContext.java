@@ -10,6 +10,7 @@ import yentra.core.envelope.FrameDifference;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Polygon;
@@ -36,6 +37,7 @@ public final class CheckContext {
   private SpaceOverlaps overlaps;
   private SurfaceIndex index;
   private EnclosedSurfaces enclosed;
+  private ThermalSurvey thermal;
 
   /** Checks of an envelope that has no architectural model behind it, as from gbXML. */
   public CheckContext(Envelope envelope, Limits limits, Tolerance tolerance) {
@@ -169,6 +171,33 @@ public final class CheckContext {
 
   public Limits limits() {
     return limits;
+  }
+
+  /**
+   * A limit of a check.
+   *
+   * @throws IllegalArgumentException when there is no such check or limit
+   */
+  public double limit(String code, String name) {
+    return CheckCatalogue.descriptors().stream()
+        .filter(d -> d.code().equals(code))
+        .findFirst()
+        .map(d -> limits.of(d, name))
+        .orElseThrow(() -> new IllegalArgumentException("there is no check " + code));
+  }
+
+  /** What constructions come to; worked out when first asked for. */
+  synchronized ThermalSurvey thermal() {
+    if (thermal == null) {
+      thermal = new ThermalSurvey(this);
+    }
+    return thermal;
+  }
+
+  /** Spaces of which conditions are asked: those that only group others have none. */
+  List<Space> asked() {
+    java.util.Set<String> grouping = groupings();
+    return envelope.spaces().stream().filter(s -> !grouping.contains(s.key())).toList();
   }
 
   /** Types by the tilts that ADJ-504 takes for walls, roofs and floors. */

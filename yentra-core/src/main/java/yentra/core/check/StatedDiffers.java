@@ -16,7 +16,7 @@ final class StatedDiffers implements Check {
           "SPC-403",
           Severity.WARNING,
           "the stated area or volume differs from the computed one",
-          "Computed from the closed faces: area of those facing down, volume by the divergence theorem. Not asked of spaces that are not enclosed.",
+          "Computed from the closed faces: area of those facing down, volume by the divergence theorem. Not asked of spaces that are not enclosed. Measured is the difference in %; of IFC quantities the computed one.",
           "Loads per area, occupancy and air change are then taken from the wrong figure.",
           List.of(new Limit("difference", "%", 2, 0.1, 50)));
 
@@ -56,12 +56,17 @@ final class StatedDiffers implements Check {
     if (stated == null || computed <= 0) {
       return;
     }
+    boolean ifc = context.thermal().ifc();
     double off = Math.abs(stated - computed) / computed * 100;
     if (off > limit) {
       report.accept(
           context
               .finding(DESCRIPTOR, v.space().key())
-              .measured(off, limit, "%")
+              // architectural models state quantities with their unit, so that is what is measured
+              .measured(
+                  ifc ? computed : off,
+                  ifc ? stated : limit,
+                  ifc ? unit.replace("²", "2").replace("³", "3") : "%")
               .subject(what)
               .evidence(Evidence.areas(v.faces().faces()))
               .says(

@@ -26,6 +26,17 @@ final class Text {
     return String.format(Locale.ROOT, "%.2f m³", cubicMetres);
   }
 
+  /** A figure with up to four significant digits, without a power of ten where it can be. */
+  static String value(double v) {
+    if (v == 0 || !Double.isFinite(v) || Math.abs(v) >= 1e7 || Math.abs(v) < 1e-6) {
+      return String.valueOf(v);
+    }
+    return new java.math.BigDecimal(v)
+        .round(new java.math.MathContext(4))
+        .stripTrailingZeros()
+        .toPlainString();
+  }
+
   static String percent(double share) {
     return String.format(Locale.ROOT, "%.1f %%", share);
   }

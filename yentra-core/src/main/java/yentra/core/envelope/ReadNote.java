@@ -44,6 +44,8 @@ public record ReadNote(
   /** The kinds of note. */
   public enum Kind {
     UNKNOWN_SCHEMA,
+    /** Where the ground is taken to be, since nothing says so. */
+    GROUND_ASSUMED,
     DUPLICATE_ID,
     DANGLING_REFERENCE,
     MISSING_REQUIRED,

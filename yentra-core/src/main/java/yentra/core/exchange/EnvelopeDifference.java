@@ -73,7 +73,12 @@ public final class EnvelopeDifference {
         a.glazings(),
         b.glazings(),
         g -> g.key(),
-        (x, y) -> d.number("window type " + x.key(), "U-value", x.uValue(), y.uValue()));
+        (x, y) -> {
+          String what = "window type " + x.key();
+          d.number(what, "U-value", x.uValue(), y.uValue());
+          d.number(what, "solar heat gain", x.solarHeatGain(), y.solarHeatGain());
+          d.number(what, "transmittance", x.visibleTransmittance(), y.visibleTransmittance());
+        });
     d.lists(
         "storey",
         a.storeys(),

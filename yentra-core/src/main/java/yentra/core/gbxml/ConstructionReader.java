@@ -105,15 +105,39 @@ final class ConstructionReader {
   void windowType(Header h) throws UnreadableException {
     Kept kept = Kept.except(cursor.attributes(), ID);
     String name = "";
-    Double u = null;
+    Double u = null, gain = null, visible = null;
     for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
       switch (c) {
         case "Name" -> name = cursor.leaf(kept).text();
         case "U-value" -> u = thermal(h, Quantity.U_VALUE, kept);
+        case "SolarHeatGainCoeff" -> {
+          String angle = cursor.attribute("solarIncidentAngle");
+          Double v = share(kept);
+          gain = gain == null || "0".equals(angle) ? v : gain;
+        }
+        case "Transmittance" -> {
+          String type = cursor.attribute("type");
+          Double v = share(kept);
+          visible = "Visible".equals(type) || type == null && visible == null ? v : visible;
+        }
         default -> kept.fragment(cursor.fragment());
       }
     }
-    glazings.add(new Glazing(h.key(), name, u, h.source(name), kept.extras()));
+    glazings.add(new Glazing(h.key(), name, u, gain, visible, h.source(name), kept.extras()));
+  }
+
+  /** A share from 0 to 1, kept as it stands too; null when it is no number. */
+  private Double share(Kept kept) throws UnreadableException {
+    boolean percent = "Percent".equals(cursor.attribute("unit"));
+    String xml = cursor.fragment();
+    kept.fragment(xml);
+    String text = xml.replaceAll("<[^>]*>", "").strip();
+    try {
+      double v = Double.parseDouble(text);
+      return Double.isFinite(v) ? percent ? v / 100 : v : null;
+    } catch (NumberFormatException e) {
+      return null;
+    }
   }
 
   void zone(Header h) throws UnreadableException {

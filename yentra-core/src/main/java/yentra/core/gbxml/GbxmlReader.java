@@ -102,6 +102,18 @@ public final class GbxmlReader {
             campusExtras,
             prologue,
             yentra.core.geometry.Vec3.ZERO);
+    if (!spaces.spaces.isEmpty()) {
+      notes.add(
+          new ReadNote(
+              ReadNote.Kind.GROUND_ASSUMED,
+              "",
+              "",
+              "",
+              1,
+              "ground level not stated: the top of the surfaces with ground contact counts",
+              0,
+              0));
+    }
     return Envelope.of(
         new Envelope.Parts(
             delivered,

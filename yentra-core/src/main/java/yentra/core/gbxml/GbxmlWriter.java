@@ -389,7 +389,28 @@ public final class GbxmlWriter {
     open("WindowType", g.key(), Map.of(), g.extras());
     name(g.name());
     quantity("U-value", g.uValue(), Quantity.U_VALUE.si());
+    share("SolarHeatGainCoeff", "solarIncidentAngle", "0", g.solarHeatGain(), g);
+    share("Transmittance", "type", "Visible", g.visibleTransmittance(), g);
     close("WindowType", g.extras());
+  }
+
+  /** A share of the sun, unless the delivery's own element of this name is written. */
+  private void share(String element, String attribute, String value, Double share, Glazing g) {
+    boolean kept = g.extras().fragments().stream().anyMatch(f -> f.startsWith("<" + element));
+    if (share != null && !kept) {
+      line(
+          "<"
+              + element
+              + " unit=\"Fraction\" "
+              + attribute
+              + "=\""
+              + value
+              + "\">"
+              + number(share)
+              + "</"
+              + element
+              + ">");
+    }
   }
 
   private void zone(Zone z) {

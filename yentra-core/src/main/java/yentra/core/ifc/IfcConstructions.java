@@ -121,8 +121,12 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
 
   /** ThermalTransmittance of the element or its type, in W/(m²K). */
   private Double stated(Element e) {
+    return number(e, "ThermalTransmittance");
+  }
+
+  private Double number(Element e, String property) {
     return values
-        .property(e, "", "ThermalTransmittance")
+        .property(e, "", property)
         .map(Property::value)
         .filter(PropertyValue.Number.class::isInstance)
         .map(v -> ((PropertyValue.Number) v).value())
@@ -136,7 +140,13 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     if (u == null) {
       return null;
     }
-    String key = "win_u" + String.format(java.util.Locale.ROOT, "%.3f", u);
+    Double gain = number(e, "SolarHeatGainTransmittance");
+    Double visible = number(e, "VisibleLightTransmittance");
+    String key =
+        "win_u"
+            + String.format(java.util.Locale.ROOT, "%.3f", u)
+            + (gain == null ? "" : String.format(java.util.Locale.ROOT, "_g%.3f", gain))
+            + (visible == null ? "" : String.format(java.util.Locale.ROOT, "_v%.3f", visible));
     glazings.computeIfAbsent(
         key,
         k ->
@@ -144,6 +154,8 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
                 k,
                 "Window U " + String.format(java.util.Locale.ROOT, "%.3f", u),
                 u,
+                gain,
+                visible,
                 e.source(),
                 Extras.NONE));
     return key;

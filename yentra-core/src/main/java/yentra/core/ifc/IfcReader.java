@@ -530,7 +530,7 @@ public final class IfcReader {
         return base(b) + (b.number(10).get() - b.number(9).orElse(0.0)) * units.length();
       }
     }
-    note(ReadNote.Kind.ASSUMED, "", "ground level not stated: 0.00 m assumed", 0);
+    note(ReadNote.Kind.GROUND_ASSUMED, "", "ground level not stated: 0.00 m assumed", 0);
     return 0;
   }
 

@@ -7,6 +7,7 @@ import yentra.core.boundary.Convention;
 import yentra.core.boundary.DerivationOptions;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Site;
 import yentra.core.envelope.SurfaceTypes;
 
@@ -182,6 +183,11 @@ public record ProjectSettings(
             north == null ? s.northAzimuth() : north,
             s.extras());
     Envelope at = placed.equals(s) ? e : e.withSite(placed);
+    if (groundLevel != null) {
+      at =
+          at.withNotes(
+              at.notes().stream().filter(n -> n.kind() != ReadNote.Kind.GROUND_ASSUMED).toList());
+    }
     if (use == null) {
       return at;
     }

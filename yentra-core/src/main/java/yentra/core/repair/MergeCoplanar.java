@@ -93,29 +93,41 @@ public record MergeCoplanar() implements Repair {
         continue;
       }
       Surface first = members.get(0);
-      List<Side> sides = new ArrayList<>();
-      Polygon outline = Straightening.of(whole, tolerance);
-      for (int i = 0; i < first.sides().size(); i++) {
-        int side = i;
-        Polygon face = outline;
-        if (first.sides().get(i).face() != null) {
-          List<Polygon> there =
-              PlanarOverlay.union(members.stream().map(s -> s.face(side)).toList());
-          if (there.size() != 1) {
-            return;
-          }
-          face = Straightening.of(there.get(0), tolerance);
-        }
-        sides.add(
-            first.sides().get(i).face() == null
-                ? first.sides().get(i)
-                : first.sides().get(i).withFace(face));
+      Surface one = joined(first, members, tolerance);
+      if (one != null) {
+        joined.put(first.key(), one);
+        members.stream().skip(1).forEach(s -> gone.add(s.key()));
       }
-      List<Opening> openings = new ArrayList<>();
-      members.forEach(s -> openings.addAll(s.openings()));
-      joined.put(first.key(), first.withPolygon(outline, sides).withOpenings(openings));
-      members.stream().skip(1).forEach(s -> gone.add(s.key()));
     }
+  }
+
+  /**
+   * One surface of several that touch in one plane, with the key and properties of the first; null
+   * where they do not give one polygon on each side.
+   */
+  static Surface joined(Surface first, List<Surface> members, Tolerance tolerance) {
+    List<Polygon> whole = PlanarOverlay.union(members.stream().map(Surface::polygon).toList());
+    if (whole.size() != 1) {
+      return null;
+    }
+    Polygon outline = Straightening.of(whole.get(0), tolerance);
+    List<Side> sides = new ArrayList<>();
+    for (int i = 0; i < first.sides().size(); i++) {
+      Side own = first.sides().get(i);
+      if (own.face() == null) {
+        sides.add(own);
+        continue;
+      }
+      int side = i;
+      List<Polygon> there = PlanarOverlay.union(members.stream().map(s -> s.face(side)).toList());
+      if (there.size() != 1) {
+        return null;
+      }
+      sides.add(own.withFace(Straightening.of(there.get(0), tolerance)));
+    }
+    List<Opening> openings = new ArrayList<>();
+    members.forEach(s -> openings.addAll(s.openings()));
+    return first.withPolygon(outline, sides).withOpenings(openings);
   }
 
   @Override

@@ -28,6 +28,9 @@ public final class Remedies {
   private final double ground;
   private final SurfaceTypes types;
 
+  /** The joining of slivers, empty where it has nothing to join; null when not tried yet. */
+  private Optional<Remedy> slivers;
+
   public Remedies(CheckContext context) {
     this.context = context;
     this.envelope = context.envelope();
@@ -50,6 +53,7 @@ public final class Remedies {
         match(f.objects(), out);
         deleteSecond(f.objects(), f.code(), out);
       }
+      case "GEO-305" -> absorb(out);
       case "GEO-308" -> deleteSecond(f.objects(), f.code(), out);
       case "ADJ-504", "ADJ-505" -> surface.ifPresent(s -> retype(s, typeFrom(s), out));
       case "ADJ-510" -> out.add(new Remedy("Delete the shading surface", new DeleteSurface(first)));
@@ -154,6 +158,20 @@ public final class Remedies {
       // not flat, or no area: there is no remedy by one surface
       return;
     }
+  }
+
+  private void absorb(List<Remedy> out) {
+    if (slivers == null) {
+      AbsorbSlivers repair =
+          new AbsorbSlivers(context.limit("GEO-305", "area"), context.limit("GEO-305", "width"));
+      try {
+        repair.apply(envelope, context.tolerance());
+        slivers = Optional.of(new Remedy("Join slivers to what lies beside them", repair));
+      } catch (NotApplicableException e) {
+        slivers = Optional.empty();
+      }
+    }
+    slivers.ifPresent(out::add);
   }
 
   private void withoutPair(Surface s, List<Remedy> out) {

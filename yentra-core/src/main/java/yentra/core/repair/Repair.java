@@ -24,7 +24,8 @@ import yentra.core.geometry.Tolerance;
   @JsonSubTypes.Type(value = AlignDelivery.class, name = "AlignDelivery"),
   @JsonSubTypes.Type(value = MergeCoplanar.class, name = "MergeCoplanar"),
   @JsonSubTypes.Type(value = MergeSpaces.class, name = "MergeSpaces"),
-  @JsonSubTypes.Type(value = AddSpaces.class, name = "AddSpaces")
+  @JsonSubTypes.Type(value = AddSpaces.class, name = "AddSpaces"),
+  @JsonSubTypes.Type(value = AbsorbSlivers.class, name = "AbsorbSlivers")
 })
 public sealed interface Repair
     permits ReverseSurface,
@@ -39,7 +40,8 @@ public sealed interface Repair
         AlignDelivery,
         MergeCoplanar,
         MergeSpaces,
-        AddSpaces {
+        AddSpaces,
+        AbsorbSlivers {
   /**
    * The envelope with this change.
    *

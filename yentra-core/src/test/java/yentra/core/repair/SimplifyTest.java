@@ -108,4 +108,31 @@ class SimplifyTest {
     Envelope mixed = one.replacing("b-south", s -> s.withConstruction("con-2"));
     assertThat(new MergeCoplanar().apply(mixed, Fixtures.TOLERANCE).surfaces()).hasSize(7);
   }
+
+  @Test
+  void aSliverGoesToTheSurfaceBesideIt() throws Exception {
+    // the south wall of room a, of which the last 15 mm are a surface of another type
+    Envelope e = rooms();
+    Surface south = e.surface("a-south").orElseThrow();
+    double x = 3.985;
+    Surface large =
+        Fixtures.with(south, Polygon.of(v(0, 0, 0), v(x, 0, 0), v(x, 0, 3), v(0, 0, 3)));
+    Surface sliver =
+        Fixtures.surface(
+            "strip",
+            yentra.core.envelope.SurfaceType.UNDERGROUND_WALL,
+            Polygon.of(v(x, 0, 0), v(4, 0, 0), v(4, 0, 3), v(x, 0, 3)),
+            null,
+            "a");
+    Envelope two = Fixtures.changed("a-south", s -> large).plus(sliver);
+    assertThat(Fixtures.codes(two)).contains("GEO-305");
+    Envelope one = new AbsorbSlivers(0.05, 0.02).apply(two, Fixtures.TOLERANCE);
+    assertThat(one.surface("strip")).isEmpty();
+    Surface whole = one.surface("a-south").orElseThrow();
+    assertThat(whole.polygon().area()).isCloseTo(12, within(1e-9));
+    assertThat(whole.type()).isEqualTo(south.type());
+    assertThat(volume(one, "a").enclosed()).isTrue();
+    assertThatThrownBy(() -> new AbsorbSlivers(0.05, 0.02).apply(one, Fixtures.TOLERANCE))
+        .isInstanceOf(NotApplicableException.class);
+  }
 }

@@ -1,0 +1,75 @@
+package yentra.core.check;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Zone;
+
+/** USE-901: a space without a use, or conditioned without set-points. */
+final class SpaceConditions implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "USE-901",
+          Severity.WARNING,
+          "a space without a use, or conditioned without set-points",
+          "Use of every space that bounds a surface; of heated spaces the heating set-point of their zone, of cooled ones the cooling set-point. Where no space at all has a use it is said once.",
+          "The simulation takes default people, equipment and temperatures.",
+          List.of());
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    List<Space> spaces = context.asked();
+    List<Space> without = spaces.stream().filter(s -> s.use().isBlank()).toList();
+    if (without.size() > 1 && without.size() == spaces.size()) {
+      report.accept(
+          context
+              .finding(DESCRIPTOR, without.stream().map(Space::key).toArray(String[]::new))
+              .says("No space has a use."));
+    } else {
+      without.forEach(
+          s ->
+              report.accept(context.finding(DESCRIPTOR, s.key()).says(s.label() + " has no use.")));
+    }
+    Map<String, Zone> zones = new HashMap<>();
+    context.envelope().zones().forEach(z -> zones.put(z.key(), z));
+    for (Space s : spaces) {
+      Zone z = zones.get(s.zone());
+      List<String> lacks = z == null ? List.of() : lacks(s, z);
+      if (!lacks.isEmpty()) {
+        report.accept(
+            context
+                .finding(DESCRIPTOR, s.key(), z.key())
+                .subject(String.join(", ", lacks))
+                .says(
+                    s.label()
+                        + " is "
+                        + Conditions.of(s.condition()).label()
+                        + ", but its zone "
+                        + (z.name().isBlank() ? z.key() : z.name())
+                        + " has no "
+                        + String.join(" and no ", lacks)
+                        + "."));
+      }
+    }
+  }
+
+  private static List<String> lacks(Space s, Zone z) {
+    Conditions c = Conditions.of(s.condition());
+    List<String> out = new ArrayList<>();
+    if (c.heated() && z.heatingSetPoint() == null) {
+      out.add("heating set-point");
+    }
+    if (c.cooled() && z.coolingSetPoint() == null) {
+      out.add("cooling set-point");
+    }
+    return out;
+  }
+}

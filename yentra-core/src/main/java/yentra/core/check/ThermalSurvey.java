@@ -1,0 +1,100 @@
+package yentra.core.check;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+import yentra.core.envelope.Construction;
+import yentra.core.envelope.Delivered;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Exposure;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
+import yentra.core.geometry.Polygon;
+import yentra.core.thermal.BuildUp;
+import yentra.core.thermal.SurfaceResistances;
+
+/** Which surfaces use which construction, and what their layers come to. */
+final class ThermalSurvey {
+  private final CheckContext context;
+  private final Map<String, BuildUp> buildUps;
+  private final Map<String, List<Surface>> users = new LinkedHashMap<>();
+  private final Map<String, Construction> constructions = new HashMap<>();
+
+  ThermalSurvey(CheckContext context) {
+    this.context = context;
+    Envelope e = context.envelope();
+    buildUps = BuildUp.all(e);
+    e.constructions().forEach(c -> constructions.put(c.key(), c));
+    for (Surface s : e.surfaces()) {
+      boolean counts = !s.type().isShading() && s.type() != SurfaceType.AIR;
+      if (counts && s.construction() != null && buildUps.containsKey(s.construction())) {
+        users.computeIfAbsent(s.construction(), k -> new ArrayList<>()).add(s);
+      }
+    }
+  }
+
+  /** Constructions that surfaces use, in the order of their first use. */
+  List<Construction> used() {
+    return users.keySet().stream().map(constructions::get).toList();
+  }
+
+  List<Surface> users(Construction c) {
+    return users.getOrDefault(c.key(), List.of());
+  }
+
+  BuildUp buildUp(Construction c) {
+    return buildUps.get(c.key());
+  }
+
+  boolean ifc() {
+    return context.envelope().delivered().format().equals(Delivered.IFC);
+  }
+
+  /** Tilt of the outer face, degrees. */
+  double tilt(Surface s) {
+    return context.outward(s).tilt();
+  }
+
+  /** Surface resistances by what lies on the other side. */
+  SurfaceResistances air(Surface s) {
+    double tilt = tilt(s);
+    return s.exposure() == Exposure.OUTDOOR
+        ? SurfaceResistances.outdoor(tilt)
+        : s.exposure() == Exposure.GROUND
+            ? SurfaceResistances.ground(tilt)
+            : SurfaceResistances.indoor(tilt);
+  }
+
+  /** The stated U-value, else what the layers give, W/(m²K). */
+  OptionalDouble uValue(Surface s) {
+    Construction c = constructions.get(s.construction());
+    if (c == null) {
+      return OptionalDouble.empty();
+    }
+    return c.uValue() != null
+        ? OptionalDouble.of(c.uValue())
+        : buildUps.get(c.key()).uValue(air(s));
+  }
+
+  static List<Polygon> polygons(List<Surface> list) {
+    return list.stream().map(Surface::polygon).toList();
+  }
+
+  static String[] keys(String first, List<Surface> list) {
+    List<String> out = new ArrayList<>(List.of(first));
+    list.forEach(s -> out.add(s.key()));
+    return out.toArray(String[]::new);
+  }
+
+  static String name(Construction c) {
+    return c.name().isBlank() ? c.key() : c.name();
+  }
+
+  /** "3 surfaces use it". */
+  static String useOf(List<Surface> list) {
+    return list.size() == 1 ? "1 surface uses it" : list.size() + " surfaces use it";
+  }
+}

@@ -1,0 +1,2 @@
+/** Heat transmission of construction: resistances and U-values to the standards. */
+package yentra.core.thermal;
