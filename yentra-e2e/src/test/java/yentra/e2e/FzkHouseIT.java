@@ -54,7 +54,7 @@ class FzkHouseIT {
 
       b.keys("4");
       b.keys("n");
-      assertThat(b.see("finding-message").getText()).contains("sliver");
+      assertThat(b.see("finding-message").getText()).contains("has no window type");
 
       b.keys("7");
       b.click("write");

@@ -10,8 +10,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
-import org.locationtech.jts.operation.overlayng.OverlayNG;
-import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import yentra.core.boundary.Surroundings.Behind;
 import yentra.core.boundary.Surroundings.Face;
 import yentra.core.boundary.Surroundings.Near;
@@ -27,6 +25,7 @@ import yentra.core.envelope.Uncovered;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.RobustOverlay;
 import yentra.core.geometry.Straightening;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
@@ -189,7 +188,7 @@ public final class BoundaryDerivation {
       return;
     }
     Geometry mine = there.frame.project(frame.lift(r.outline()).get(0));
-    Geometry common = OverlayNGRobust.overlay(mine, Region.union(back), OverlayNG.INTERSECTION);
+    Geometry common = RobustOverlay.intersection(mine, Region.union(back));
     double slack = tolerance.length() * r.outline().getLength();
     if (mine.getArea() - common.getArea() <= slack) {
       taken.computeIfAbsent(g.number(), k -> new ArrayList<>()).add(mine);
@@ -217,7 +216,7 @@ public final class BoundaryDerivation {
       Geometry left =
           taken.isEmpty()
               ? r.outline()
-              : OverlayNGRobust.overlay(r.outline(), Region.union(taken), OverlayNG.DIFFERENCE);
+              : RobustOverlay.difference(r.outline(), Region.union(taken));
       for (int i = 0; i < left.getNumGeometries(); i++) {
         if (left.getGeometryN(i) instanceof org.locationtech.jts.geom.Polygon p
             && p.getArea() > Math.max(0.001, 2 * tolerance.length() * p.getLength())) {

@@ -9,13 +9,12 @@ import java.util.Map;
 import java.util.Set;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
-import org.locationtech.jts.operation.overlayng.OverlayNG;
-import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import yentra.core.envelope.Opening;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.BoxIndex;
 import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.RobustOverlay;
 import yentra.core.geometry.SolidProbe;
 import yentra.core.geometry.Straightening;
 import yentra.core.geometry.Tolerance;
@@ -107,7 +106,7 @@ final class OpeningProjection {
     if (!shape.reaches(depth, off) || !slim) {
       return;
     }
-    Geometry within = OverlayNGRobust.overlay(shape.outline(), outline, OverlayNG.INTERSECTION);
+    Geometry within = RobustOverlay.intersection(shape.outline(), outline);
     for (Polygon p : frame.lift(within.norm())) {
       if (p.area() > LEAST) {
         used.add(c);

@@ -6,12 +6,11 @@ import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.PrecisionModel;
-import org.locationtech.jts.operation.overlayng.OverlayNG;
-import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
 import org.locationtech.jts.operation.polygonize.Polygonizer;
 import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.RobustOverlay;
 import yentra.core.geometry.Vec3;
 
 /**
@@ -88,7 +87,7 @@ public final class OpeningShape {
 
   /** Area of what lies within a polygon of the face's plane, in m². */
   public double areaWithin(Polygon p) {
-    return OverlayNGRobust.overlay(outline, frame.project(p), OverlayNG.INTERSECTION).getArea();
+    return RobustOverlay.intersection(outline, frame.project(p)).getArea();
   }
 
   /**

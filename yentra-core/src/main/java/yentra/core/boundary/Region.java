@@ -12,7 +12,7 @@ import org.locationtech.jts.geom.PrecisionModel;
 import yentra.core.boundary.Surroundings.Behind;
 import yentra.core.boundary.Surroundings.Sight;
 import yentra.core.geometry.PlaneFrame;
-import yentra.core.geometry.PolygonUnion;
+import yentra.core.geometry.RobustOverlay;
 import yentra.core.geometry.Vec3;
 
 /**
@@ -93,7 +93,7 @@ record Region(
   }
 
   static Geometry union(List<Geometry> parts) {
-    return PolygonUnion.of(parts, GRID);
+    return RobustOverlay.union(parts, GRID);
   }
 
   /** The element that separates: of the best rank, the first of them. */

@@ -46,7 +46,7 @@ final class CoplanarMerge {
     }
     PlaneFrame frame = PlaneFrame.of(plane);
     List<Geometry> flat = parts.stream().map(p -> (Geometry) frame.project(Polygon.of(p))).toList();
-    return frame.lift(PolygonUnion.of(flat, MERGE));
+    return frame.lift(RobustOverlay.union(flat, MERGE));
   }
 
   private List<Polygon> joined(List<List<Vec3>> parts) {

@@ -3,14 +3,12 @@ package yentra.core.geometry;
 import java.util.List;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.PrecisionModel;
-import org.locationtech.jts.operation.overlayng.OverlayNG;
-import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 
 /**
  * Intersection, difference and union of polygons in one plane. The second polygon is projected
  * orthogonally onto the plane of the first; how far they are apart is for the caller to judge.
  * Polygons that cross themselves are taken as the area they enclose by the even-odd rule. Method:
- * JTS OverlayNG with its chain of robust fallbacks.
+ * {@link RobustOverlay}.
  */
 public final class PlanarOverlay {
   /** Unions are rounded to a thousandth of a millimetre, so that edges that should coincide do. */
@@ -20,7 +18,7 @@ public final class PlanarOverlay {
 
   /** The area in square metres that the projection of {@code b} shares with {@code a}. */
   public static double commonArea(Polygon a, Polygon b) {
-    return overlay(a, b, OverlayNG.INTERSECTION).getArea();
+    return common(a, b).getArea();
   }
 
   /**
@@ -28,8 +26,7 @@ public final class PlanarOverlay {
    */
   public static double areaOutside(Polygon inner, Polygon outer) {
     PlaneFrame frame = PlaneFrame.of(outer.plane());
-    return OverlayNGRobust.overlay(
-            valid(frame.project(inner)), valid(frame.project(outer)), OverlayNG.DIFFERENCE)
+    return RobustOverlay.difference(valid(frame.project(inner)), valid(frame.project(outer)))
         .getArea();
   }
 
@@ -38,12 +35,13 @@ public final class PlanarOverlay {
    * of {@code a}.
    */
   public static List<Polygon> intersection(Polygon a, Polygon b) {
-    return PlaneFrame.of(a.plane()).lift(overlay(a, b, OverlayNG.INTERSECTION));
+    return PlaneFrame.of(a.plane()).lift(common(a, b));
   }
 
   /** The parts of {@code a} that the projection of {@code b} does not cover. */
   public static List<Polygon> difference(Polygon a, Polygon b) {
-    return PlaneFrame.of(a.plane()).lift(overlay(a, b, OverlayNG.DIFFERENCE));
+    PlaneFrame frame = PlaneFrame.of(a.plane());
+    return frame.lift(RobustOverlay.difference(valid(frame.project(a)), valid(frame.project(b))));
   }
 
   /**
@@ -52,12 +50,12 @@ public final class PlanarOverlay {
   public static List<Polygon> union(List<Polygon> coplanar) {
     PlaneFrame frame = PlaneFrame.of(coplanar.get(0).plane());
     List<Geometry> parts = coplanar.stream().map(p -> valid(frame.project(p))).toList();
-    return frame.lift(PolygonUnion.of(parts, MERGE));
+    return frame.lift(RobustOverlay.union(parts, MERGE));
   }
 
-  private static Geometry overlay(Polygon a, Polygon b, int operation) {
+  private static Geometry common(Polygon a, Polygon b) {
     PlaneFrame frame = PlaneFrame.of(a.plane());
-    return OverlayNGRobust.overlay(valid(frame.project(a)), valid(frame.project(b)), operation);
+    return RobustOverlay.intersection(valid(frame.project(a)), valid(frame.project(b)));
   }
 
   private static Geometry valid(Geometry g) {

@@ -8,9 +8,8 @@ import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LinearRing;
-import org.locationtech.jts.operation.overlayng.OverlayNG;
-import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.RobustOverlay;
 import yentra.core.geometry.Transform;
 import yentra.core.geometry.Vec3;
 
@@ -48,7 +47,7 @@ final class CylinderStrips {
       if (before != null) {
         Geometry strip =
             FACTORY.toGeometry(new Envelope(before, a, box.getMinY() - 1, box.getMaxY() + 1));
-        Geometry piece = OverlayNGRobust.overlay(unrolled, strip, OverlayNG.INTERSECTION);
+        Geometry piece = RobustOverlay.intersection(unrolled, strip);
         roll(piece, out);
       }
       before = a;
