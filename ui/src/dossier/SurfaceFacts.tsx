@@ -40,10 +40,10 @@ export function SurfaceFacts({
           {s.thickness != null && <Row label="Thickness">{lengthText(s.thickness)}</Row>}
           <Row label="Other side">{exposure?.label}</Row>
         </dl>
+        <p className="mt-1" data-testid="behind">
+          {s.behind}. <span className="text-muted">{MADE[s.kind] ?? s.kind}</span>
+        </p>
       </Section>
-      <p className="mt-1" data-testid="behind">
-        {s.behind}. <span className="text-muted">{MADE[s.kind] ?? s.kind}</span>
-      </p>
       <FindingLinks list={index.findingsOf.get(s.key) ?? []} />
       <Section title="Repair by hand">
         <div className="flex flex-wrap gap-1.5">

@@ -2,7 +2,8 @@ import { useView } from '../state';
 import type { Subject } from './subject';
 
 /** What the colours mean, how many there are, and a switch for each. */
-export function Legend({ legend }: { legend: Subject['legend'] }) {
+export function Legend({ legend, elements }: { legend: Subject['legend']; elements: boolean }) {
+  const shown = useView((s) => s.elements);
   const off = useView((s) => s.groupsOff);
   const set = useView((s) => s.set);
 
@@ -38,6 +39,21 @@ export function Legend({ legend }: { legend: Subject['legend'] }) {
           <span className="ml-auto pl-3 tabular-nums">{e.count}</span>
         </button>
       ))}
+      {elements && (
+        <button
+          className="mt-0.5 flex h-[20px] w-full items-center gap-2 rounded-sm px-1 text-sm hover:bg-kelp-soft"
+          aria-pressed={shown}
+          data-testid="show-elements"
+          title="The architect’s elements, pale around the envelope (B)"
+          onClick={() => set({ elements: !shown })}
+        >
+          <span
+            className="size-3 border border-ink/60"
+            style={{ background: shown ? '#5B6B73' : 'transparent', opacity: 0.5 }}
+          />
+          <span className={shown ? '' : 'text-muted'}>Elements around it</span>
+        </button>
+      )}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import * as THREE from 'three';
-import { Blocks, Eye, EyeOff, Focus, Frame, Ruler } from 'lucide-react';
+import { Eye, EyeOff, Focus, Frame, Ruler } from 'lucide-react';
 import type { Finding } from '../api';
 import type { ModelIndex } from '../model';
 import { useView } from '../state';
@@ -311,18 +311,6 @@ export function Stage({
         >
           <Ruler size={14} /> Measure
         </button>
-        {elements && (
-          <button
-            className={`btn ${view.elements ? 'btn-main' : ''}`}
-            aria-pressed={view.elements}
-            data-testid="show-elements"
-            aria-label="Elements"
-            title="The architect’s elements around the envelope (B)"
-            onClick={() => view.set({ elements: !view.elements })}
-          >
-            <Blocks size={14} />
-          </button>
-        )}
       </div>
       {view.measure && scene && (
         <Measure
@@ -333,7 +321,7 @@ export function Stage({
           clear={() => setPoints([])}
         />
       )}
-      <Legend legend={subject.legend} />
+      <Legend legend={subject.legend} elements={elements} />
       <NorthRose
         petals={index.model.glazing}
         heading={heading + (index.model.northAzimuth ?? 0)}

@@ -48,22 +48,5 @@ export function withElements(envelope: Subject, index: ScopeIndex, mesh: Mesh): 
       })),
     ],
   };
-  return {
-    ...envelope,
-    drawing,
-    legend: {
-      ...envelope.legend,
-      entries: [
-        ...envelope.legend.entries,
-        {
-          key: GROUP,
-          label: 'Elements',
-          colour: COLOUR,
-          opacity: 0.25,
-          dashed: false,
-          count: String(ghosts.length),
-        },
-      ],
-    },
-  };
+  return { ...envelope, drawing };
 }

@@ -12,10 +12,16 @@ import yentra.core.geometry.Polygon;
  * @param source that element in the file
  * @param rank which of several elements in a line names the surface
  * @param body its faces without the holes of openings, metres
+ * @param known whether it is known what it is made of: of two in one place that one counts
  */
-public record Barrier(String element, SourceRef source, Rank rank, List<Polygon> body) {
+public record Barrier(
+    String element, SourceRef source, Rank rank, List<Polygon> body, boolean known) {
   public Barrier {
     body = List.copyOf(body);
+  }
+
+  public Barrier(String element, SourceRef source, Rank rank, List<Polygon> body) {
+    this(element, source, rank, body, true);
   }
 
   /** From what separates spaces by itself to what only stands in the way. */

@@ -240,7 +240,8 @@ public final class BoundaryDerivation {
   }
 
   private String name(Face f) {
-    return rooms.get(f.room()).key();
+    Room room = rooms.get(f.room());
+    return room.source().name().isBlank() ? room.key() : room.source().name();
   }
 
   private Result surfaces(

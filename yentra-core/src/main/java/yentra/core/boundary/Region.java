@@ -96,10 +96,13 @@ record Region(
     return RobustOverlay.union(parts, GRID);
   }
 
-  /** The element that separates: of the best rank, the first of them. */
+  /** The element that separates: of the best rank, one that is known, the first of them. */
   static Barrier main(List<Barrier> through) {
     return through.stream()
-        .min(Comparator.comparing(Barrier::rank).thenComparing(Barrier::element))
+        .min(
+            Comparator.comparing(Barrier::rank)
+                .thenComparing(b -> !b.known())
+                .thenComparing(Barrier::element))
         .orElse(null);
   }
 

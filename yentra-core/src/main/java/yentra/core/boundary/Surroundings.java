@@ -208,7 +208,11 @@ final class Surroundings {
   private List<Barrier> around(List<Stretch> solid, double reach) {
     return solid.stream()
         .filter(s -> s.from <= tolerance.gap() && s.to >= reach - tolerance.gap())
-        .min(Comparator.comparingDouble((Stretch s) -> s.to - s.from))
+        .min(
+            Comparator.comparingLong(
+                    (Stretch s) -> Math.round((s.to - s.from) / tolerance.length()))
+                .thenComparing(s -> !s.barrier.known())
+                .thenComparing(s -> s.barrier.element()))
         .map(s -> List.of(s.barrier))
         .orElse(List.of());
   }

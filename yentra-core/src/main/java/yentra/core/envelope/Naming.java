@@ -49,7 +49,8 @@ public final class Naming {
    * surface between two spaces both are named.
    */
   public String behind(Surface s) {
-    String across = s.element() == null ? "" : " across " + element(s);
+    boolean known = s.element() != null && s.element().elementClass().startsWith("Ifc");
+    String across = known ? " across " + element(s) : "";
     String thick =
         s.thickness() == null
             ? ""
@@ -65,7 +66,7 @@ public final class Naming {
       case GROUND -> "Touches the ground" + across + thick;
       case ADIABATIC ->
           "Only construction lies behind it"
-              + (s.element() == null ? "" : ": " + element(s))
+              + (known ? ": " + element(s) : "")
               + ", as at the end of a partition or the edge of a slab";
       case SPACE, UNRESOLVED -> "What lies behind it is not known" + across;
       case NONE -> "Open to what lies behind it";

@@ -59,7 +59,8 @@ final class IfcConstruction {
       List<Polygon> body = model.body(e).faces();
       if (!body.isEmpty()) {
         Element named = named(e);
-        out.add(new Barrier(named.key(), named.source(), rank(e), body));
+        boolean known = !model.materials(named).names().isEmpty();
+        out.add(new Barrier(named.key(), named.source(), rank(e), body, known));
       }
     }
     return out;
