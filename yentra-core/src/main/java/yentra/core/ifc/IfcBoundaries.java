@@ -145,14 +145,17 @@ final class IfcBoundaries {
     return room.body.direction(face, tolerance.gap()) < 0 ? face.reversed() : face;
   }
 
-  private static Role role(StepInstance element, StepInstance filled) {
+  private Role role(StepInstance element, StepInstance filled) {
     StepInstance e = filled != null ? filled : element;
     if (e == null) {
       return Role.SURFACE;
     }
     return switch (e.type()) {
-      case "IFCWINDOW", "IFCWINDOWSTANDARDCASE" -> Role.WINDOW;
-      case "IFCDOOR", "IFCDOORSTANDARDCASE" -> Role.DOOR;
+      case "IFCWINDOW", "IFCWINDOWSTANDARDCASE", "IFCDOOR", "IFCDOORSTANDARDCASE" ->
+          model
+              .element(e.id())
+              .map(x -> IfcFilling.role(model, x))
+              .orElse(e.type().startsWith("IFCDOOR") ? Role.DOOR : Role.WINDOW);
       case "IFCOPENINGELEMENT", "IFCOPENINGSTANDARDCASE" -> Role.HOLE;
       default -> Role.SURFACE;
     };

@@ -125,7 +125,7 @@ final class IfcConstruction {
                     : named(cut).key(),
                 named.key(),
                 named.source(),
-                filling == null ? Role.HOLE : role(filling),
+                filling == null ? Role.HOLE : IfcFilling.role(model, filling),
                 body));
       }
     }
@@ -144,7 +144,7 @@ final class IfcConstruction {
         is(e, "IfcWindow", "IfcDoor") || curtain != null && is(e, "IfcPlate") && glass(e);
     List<Polygon> body = lightOrDoor ? model.body(e).faces() : List.of();
     if (!body.isEmpty()) {
-      Role role = is(e, "IfcDoor") ? Role.DOOR : Role.WINDOW;
+      Role role = IfcFilling.role(model, e);
       SourceRef source = e.source();
       out.add(new Cut(curtain == null ? "" : curtain.key(), e.key(), source, role, body));
     }
@@ -168,10 +168,6 @@ final class IfcConstruction {
         || names.stream()
             .map(n -> n.toLowerCase(Locale.ROOT))
             .anyMatch(n -> n.matches(".*(glas|glaz|verre|vitr|vidrio|vetro|szkł|sklo).*"));
-  }
-
-  private static Role role(Element filling) {
-    return filling.entity().startsWith("IfcDoor") ? Role.DOOR : Role.WINDOW;
   }
 
   /** A recess does not go through. */

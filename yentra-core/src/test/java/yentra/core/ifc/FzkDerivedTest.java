@@ -154,6 +154,35 @@ class FzkDerivedTest {
     }
   }
 
+  @Test
+  void aDoorThatIsMostlyGlassLetsLightThrough() throws Exception {
+    String file = new String(bytes, java.nio.charset.StandardCharsets.ISO_8859_1);
+    java.util.regex.Matcher door =
+        java.util.regex.Pattern.compile("#(\\d+)= ?IFCDOOR\\(").matcher(file);
+    assertThat(door.find()).isTrue();
+    for (double share : new double[] {0.4, 0.7}) {
+      String glass =
+          "#900001=IFCPROPERTYSINGLEVALUE('GlazingAreaFraction',$,IFCPOSITIVERATIOMEASURE("
+              + share
+              + "),$);\n#900002=IFCPROPERTYSET('0000000000000000000001',$,'Pset_DoorCommon',$,(#900001));\n"
+              + "#900003=IFCRELDEFINESBYPROPERTIES('0000000000000000000002',$,$,$,(#"
+              + door.group(1)
+              + "),#900002);\n";
+      int at = file.lastIndexOf("ENDSEC;");
+      bytes =
+          (file.substring(0, at) + glass + file.substring(at))
+              .getBytes(java.nio.charset.StandardCharsets.ISO_8859_1);
+      for (BoundaryOptions o : List.of(BoundaryOptions.KEEP, derive(false, Convention.INNER))) {
+        long windows =
+            read(o).surfaces().stream()
+                .flatMap(s -> s.openings().stream())
+                .filter(x -> x.type() == OpeningType.FIXED_WINDOW)
+                .count();
+        assertThat(windows).as("%s of glass", share).isEqualTo(share > 0.5 ? 12 : 11);
+      }
+    }
+  }
+
   private static List<Finding> lost(CheckContext c) {
     return CheckCatalogue.run(c).stream().filter(f -> f.code().equals("OPN-608")).toList();
   }
