@@ -76,6 +76,18 @@ function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
         >
           Join slivers to their neighbours
         </button>
+        <button
+          className="btn mt-1.5"
+          title="Walls that are curved in plan get fewer facets; they move by at most 50 mm"
+          onClick={() =>
+            edits.consider(
+              { kind: 'StraightenFacets', chord: 0.05 },
+              'Fewer facets on curved walls',
+            )
+          }
+        >
+          Fewer facets on curved walls
+        </button>
       </Section>
       <RepairLog index={index} />
       <p className="px-3 py-2 text-sm text-muted">

@@ -25,7 +25,8 @@ import yentra.core.geometry.Tolerance;
   @JsonSubTypes.Type(value = MergeCoplanar.class, name = "MergeCoplanar"),
   @JsonSubTypes.Type(value = MergeSpaces.class, name = "MergeSpaces"),
   @JsonSubTypes.Type(value = AddSpaces.class, name = "AddSpaces"),
-  @JsonSubTypes.Type(value = AbsorbSlivers.class, name = "AbsorbSlivers")
+  @JsonSubTypes.Type(value = AbsorbSlivers.class, name = "AbsorbSlivers"),
+  @JsonSubTypes.Type(value = StraightenFacets.class, name = "StraightenFacets")
 })
 public sealed interface Repair
     permits ReverseSurface,
@@ -41,7 +42,8 @@ public sealed interface Repair
         MergeCoplanar,
         MergeSpaces,
         AddSpaces,
-        AbsorbSlivers {
+        AbsorbSlivers,
+        StraightenFacets {
   /**
    * The envelope with this change.
    *

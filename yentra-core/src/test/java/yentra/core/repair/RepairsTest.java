@@ -197,7 +197,8 @@ class RepairsTest {
             new MergeCoplanar(),
             new MergeSpaces(List.of("a", "b")),
             new AddSpaces(List.of(new SpaceSeed("Store 01", new Vec3(1, 2, 3)))),
-            new AbsorbSlivers(0.05, 0.02));
+            new AbsorbSlivers(0.05, 0.02),
+            new StraightenFacets(0.05));
     for (Repair r : all) {
       String text = json.writerFor(Repair.class).writeValueAsString(r);
       assertThat(json.readValue(text, Repair.class)).as(text).isEqualTo(r);
