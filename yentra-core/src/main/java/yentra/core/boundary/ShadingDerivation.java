@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Surface;
@@ -20,9 +21,10 @@ import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /**
- * Shading surfaces of construction outdoors that bounds no space: balconies, overhangs, free walls,
- * neighbouring buildings. What is thin becomes one surface, its largest face; what is thick the few
- * largest of its faces that do not look down. Facetted bodies become their box.
+ * Shading surfaces of construction outdoors: of what bounds no space – free walls, canopies,
+ * neighbouring buildings – and of what goes on beyond the spaces that it bounds ({@link
+ * Overhangs}). What is thin becomes one surface, its largest face; what is thick the few largest of
+ * its faces that do not look down. Facetted bodies become their box.
  */
 final class ShadingDerivation {
   /** What is at most so thick is one surface, in metres. */
@@ -34,6 +36,7 @@ final class ShadingDerivation {
   private final Tolerance tolerance;
   private final SkyView view;
   private final List<SolidProbe> rooms;
+  private final Ground ground;
 
   /**
    * @param scene everything that blocks the view
@@ -42,6 +45,7 @@ final class ShadingDerivation {
   ShadingDerivation(ProbeScene scene, List<SolidProbe> rooms, Ground ground, Tolerance tolerance) {
     this.tolerance = tolerance;
     this.rooms = rooms;
+    this.ground = ground;
     this.view = new SkyView(scene, ground);
   }
 
@@ -51,31 +55,45 @@ final class ShadingDerivation {
    * @param bounding keys of the elements that bound spaces
    */
   List<Surface> of(List<Barrier> barriers, Set<String> bounding) {
+    Overhangs overhangs = new Overhangs(rooms, barriers, view, ground, tolerance);
+    List<List<Polygon>> parts =
+        IntStream.range(0, barriers.size())
+            .parallel()
+            .mapToObj(i -> shading(barriers.get(i), i, bounding, overhangs))
+            .toList();
     List<Surface> out = new ArrayList<>();
     Map<String, Integer> numbers = new HashMap<>();
-    for (Barrier b : barriers) {
-      boolean shades = b.rank() != Barrier.Rank.FRAME && !bounding.contains(b.element());
-      if (shades && outdoors(b)) {
-        for (Polygon p : simplified(b)) {
-          int n = numbers.merge(b.element(), 1, Integer::sum);
-          out.add(
-              new Surface(
-                  "sh_" + b.element().replaceAll("[^A-Za-z0-9_]", ".") + "_" + n,
-                  b.source().name(),
-                  SurfaceType.SHADE,
-                  p,
-                  List.of(),
-                  null,
-                  null,
-                  BoundaryKind.DERIVED_2A,
-                  b.source(),
-                  b.source(),
-                  List.of(),
-                  Extras.NONE));
-        }
+    for (int i = 0; i < barriers.size(); i++) {
+      Barrier b = barriers.get(i);
+      for (Polygon p : parts.get(i)) {
+        int n = numbers.merge(b.element(), 1, Integer::sum);
+        out.add(
+            new Surface(
+                "sh_" + b.element().replaceAll("[^A-Za-z0-9_]", ".") + "_" + n,
+                b.source().name(),
+                SurfaceType.SHADE,
+                p,
+                List.of(),
+                null,
+                null,
+                BoundaryKind.DERIVED_2A,
+                b.source(),
+                b.source(),
+                List.of(),
+                Extras.NONE));
       }
     }
     return out;
+  }
+
+  private List<Polygon> shading(Barrier b, int number, Set<String> bounding, Overhangs overhangs) {
+    if (b.rank() == Barrier.Rank.FRAME) {
+      return List.of();
+    }
+    if (bounding.contains(b.element())) {
+      return overhangs.of(number, THIN, SMALLEST);
+    }
+    return outdoors(b) ? simplified(b) : List.of();
   }
 
   private boolean outdoors(Barrier b) {

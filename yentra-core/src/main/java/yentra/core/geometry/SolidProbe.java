@@ -16,6 +16,7 @@ public final class SolidProbe {
   private static final double PARALLEL = 1e-9;
   private static final Vec3 ASKEW = new Vec3(0.36, 0.48, 0.8);
 
+  private final List<Polygon> faces;
   private final Box box;
   private final double[][] planes;
   private final int[] drops;
@@ -23,6 +24,7 @@ public final class SolidProbe {
 
   public SolidProbe(List<Polygon> faces) {
     List<Polygon> flat = faces.stream().filter(f -> !f.normal().equals(Vec3.ZERO)).toList();
+    this.faces = flat;
     Box b = Box.EMPTY;
     planes = new double[flat.size()][];
     drops = new int[flat.size()];
@@ -48,6 +50,11 @@ public final class SolidProbe {
       }
     }
     box = b;
+  }
+
+  /** The faces that have an area, in the order of their numbers. */
+  public List<Polygon> faces() {
+    return faces;
   }
 
   public Box box() {

@@ -67,4 +67,46 @@ class ShadingDerivationTest {
                 barrier("kerb", Fixtures.box(8, 0, 0, 8.5, 0.5, 0.1))))
         .isEmpty();
   }
+
+  /** The room of the other tests under a roof that goes on to the south and west. */
+  private static List<Surface> under(Barrier roof, Barrier... more) {
+    List<Barrier> all =
+        new ArrayList<>(
+            List.of(
+                barrier("floor", Fixtures.box(-0.3, -0.3, -0.3, 4.3, 4.3, 0)),
+                barrier("south", Fixtures.box(-0.3, -0.3, 0, 4.3, 0, 3)),
+                barrier("north", Fixtures.box(-0.3, 4, 0, 4.3, 4.3, 3)),
+                barrier("west", Fixtures.box(-0.3, 0, 0, 0, 4, 3)),
+                barrier("east", Fixtures.box(4, 0, 0, 4.3, 4, 3)),
+                roof));
+    all.addAll(List.of(more));
+    return new BoundaryDerivation(
+            List.of(new Room("room", SourceRef.REPAIR, Fixtures.box(0, 0, 0, 4, 4, 3))),
+            all,
+            List.of(),
+            Ground.level(-0.1),
+            DerivationOptions.STANDARD,
+            Tolerance.standard())
+        .derive(BoundaryMatching.Constructions.NONE)
+        .shades();
+  }
+
+  @Test
+  void aRoofThatGoesOnCastsShadeThere() {
+    List<Surface> s = under(barrier("roof", Fixtures.box(-1.3, -2.3, 3, 4.3, 4.3, 3.2)));
+    // 2 m to the south over its whole length, 1 m to the west of the walls
+    assertThat(s).hasSize(1);
+    assertThat(s.get(0).polygon().area()).isCloseTo(5.6 * 2 + 1 * 4.6, within(1e-6));
+    assertThat(s.get(0).element().id()).isEqualTo("roof");
+  }
+
+  @Test
+  void aTerraceOnTheGroundAndANarrowEdgeCastNone() {
+    assertThat(under(barrier("roof", Fixtures.box(-0.4, -0.4, 3, 4.4, 4.4, 3.2)))).isEmpty();
+    assertThat(
+            under(
+                barrier("roof", Fixtures.box(-0.3, -0.3, 3, 4.3, 4.3, 3.2)),
+                barrier("terrace", Fixtures.box(-0.3, -4, -0.3, 4.3, -0.3, -0.1))))
+        .allMatch(x -> !x.element().id().equals("roof") && !x.element().id().equals("floor"));
+  }
 }
