@@ -37,7 +37,7 @@ export function EnclosedVolumes({ index, edits }: { index: ModelIndex; edits: Ed
 
   if (!asked)
     return (
-      <section className="mt-2 border-t border-line pt-1.5">
+      <section className="mt-2 border-t border-line pt-1.5 first:mt-0 first:border-t-0">
         <button className="btn" data-testid="find-spaces" onClick={() => setAsked(true)}>
           Find rooms without a space
         </button>
@@ -45,7 +45,10 @@ export function EnclosedVolumes({ index, edits }: { index: ModelIndex; edits: Ed
     );
   const e = found.data;
   return (
-    <section className="mt-2 border-t border-line pt-1.5" data-testid="enclosed">
+    <section
+      className="mt-2 border-t border-line pt-1.5 first:mt-0 first:border-t-0"
+      data-testid="enclosed"
+    >
       {found.isFetching ? (
         <div className="flex items-center justify-between">
           <span className="text-muted">Looking for enclosed volumes …</span>

@@ -1,8 +1,6 @@
 import * as THREE from 'three';
-import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
-import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
-import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import { type Drawing, type Item, Picking } from './drawing';
+import { Marks } from './Marks';
 import { type Part, Painter } from './Painter';
 import { ViewControls } from './ViewControls';
 
@@ -25,7 +23,6 @@ export interface Look {
 
 const PAPER = new THREE.Color('#F6F4EE');
 const INK = new THREE.Color('#1D2B2F');
-const KELP = '#12645C';
 const GHOST = 0.08;
 
 /**
@@ -71,8 +68,7 @@ export class StageScene {
   private readonly edges: THREE.LineSegments;
   private readonly faintEdges: THREE.LineSegments;
   private readonly dashes: THREE.LineSegments;
-  private readonly marks = new THREE.Scene();
-  private readonly lineMaterials: LineMaterial[] = [];
+  private readonly marks = new Marks();
   private readonly clips: THREE.Plane[] = [];
   private drawing: Drawing = NOTHING;
   private picking = new Picking(NOTHING);
@@ -152,7 +148,7 @@ export class StageScene {
       o.frustumCulled = false;
       this.scene.add(o);
     }
-    this.painter = new Painter(this.renderer, this.camera, this.scene, this.marks, under);
+    this.painter = new Painter(this.renderer, this.camera, this.scene, this.marks.scene, under);
     this.controls = new ViewControls(
       this.camera,
       canvas,
@@ -181,7 +177,7 @@ export class StageScene {
     this.renderer.setSize(width, height, false);
     this.camera.aspect = width / Math.max(1, height);
     this.camera.updateProjectionMatrix();
-    for (const m of this.lineMaterials) m.resolution.set(width, height);
+    this.marks.resize(width, height);
     this.painter.resize();
     this.rest();
     this.request();
@@ -226,13 +222,6 @@ export class StageScene {
       this.placed = true;
       this.viewFrom(-0.65, -1, 0.62);
     }
-  }
-
-  private local(list: number[]): Float32Array<ArrayBuffer> {
-    const out = new Float32Array(list.length);
-    const c = this.centre.toArray();
-    for (let i = 0; i < list.length; i++) out[i] = list[i] - c[i % 3];
-    return out;
   }
 
   /** Height added to the objects of a storey when the storeys are pulled apart. */
@@ -453,81 +442,11 @@ export class StageScene {
     }
   }
 
-  /** Outlines of what is selected, and the evidence of a finding. */
   private mark(look: Look) {
-    for (const o of this.marks.children)
-      ((o as THREE.Mesh).geometry as THREE.BufferGeometry).dispose();
-    this.marks.clear();
-    this.lineMaterials.length = 0;
     const chosen = new Set(look.selection);
     const outline: number[] = [];
     for (const it of this.drawing.items) if (chosen.has(it.key)) this.outline(it, outline);
-    if (outline.length) {
-      this.stroke(outline, KELP, 7, 0.45);
-      this.stroke(outline, '#1D2B2F', 2, 1);
-    }
-    if (look.preview?.length) {
-      const lines: number[] = [];
-      look.preview.forEach((r) => segments(r, lines));
-      this.area(look.preview, KELP, 0.4);
-      this.stroke(lines, KELP, 3, 1);
-    }
-    if (look.evidence) {
-      const lines: number[] = [];
-      look.evidence.areas.forEach((r) => segments(r, lines));
-      look.evidence.lines.forEach((r) => segments(r, lines, false));
-      this.area(look.evidence.areas, look.evidence.colour, 0.3);
-      if (lines.length) this.stroke(lines, look.evidence.colour, 3, 1);
-      for (const p of look.evidence.points) {
-        const dot = new THREE.Mesh(
-          new THREE.SphereGeometry(0.09, 12, 8),
-          new THREE.MeshBasicMaterial({ color: look.evidence.colour, depthTest: false }),
-        );
-        dot.position.fromArray(this.local(p) as unknown as number[]);
-        dot.renderOrder = 5;
-        this.marks.add(dot);
-      }
-    }
-  }
-
-  private area(rings: number[][], colour: string, opacity: number) {
-    const at: number[] = [];
-    for (const r of rings)
-      for (let i = 3; i + 5 < r.length; i += 3) at.push(...r.slice(0, 3), ...r.slice(i, i + 6));
-    const g = new THREE.BufferGeometry().setAttribute(
-      'position',
-      new THREE.BufferAttribute(this.local(at), 3),
-    );
-    const m = new THREE.Mesh(
-      g,
-      new THREE.MeshBasicMaterial({
-        color: colour,
-        transparent: true,
-        opacity,
-        side: THREE.DoubleSide,
-        depthTest: false,
-      }),
-    );
-    m.renderOrder = 3;
-    m.frustumCulled = false;
-    this.marks.add(m);
-  }
-
-  private stroke(at: number[], colour: string, width: number, opacity: number) {
-    const m = new LineMaterial({
-      color: colour,
-      linewidth: width,
-      transparent: true,
-      opacity,
-      depthTest: false,
-    });
-    const size = this.renderer.getSize(new THREE.Vector2());
-    m.resolution.copy(size);
-    this.lineMaterials.push(m);
-    const l = new LineSegments2(new LineSegmentsGeometry().setPositions(this.local(at)), m);
-    l.renderOrder = 4;
-    l.frustumCulled = false;
-    this.marks.add(l);
+    this.marks.show(look, outline, this.centre);
   }
 
   /** The nearest shown object under a place given in device coordinates (−1 to 1). */
@@ -696,17 +615,3 @@ export class StageScene {
 }
 
 /** Appends a ring's edges as pairs of points. */
-function segments(ring: number[], out: number[], closed = true) {
-  const n = ring.length / 3;
-  for (let i = 0; i < (closed ? n : n - 1); i++) {
-    const j = (i + 1) % n;
-    out.push(
-      ring[i * 3],
-      ring[i * 3 + 1],
-      ring[i * 3 + 2],
-      ring[j * 3],
-      ring[j * 3 + 1],
-      ring[j * 3 + 2],
-    );
-  }
-}
