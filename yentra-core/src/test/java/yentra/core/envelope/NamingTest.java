@@ -84,6 +84,51 @@ class NamingTest {
   }
 
   @Test
+  void whatLiesBehindIsSaid() {
+    SourceRef wall = new SourceRef("IfcWallStandardCase", "2XPyKWY018sA1ygZKgQPtU", "W-12", 1, 1);
+    Surface south = rooms().surface("a-south").orElseThrow();
+    assertThat(naming.behind(south)).isEqualTo("Faces outdoor air");
+    assertThat(naming.behind(made(south, wall, 0.24)))
+        .isEqualTo("Faces outdoor air across the wall W-12, 0.24 m");
+    // what gbXML calls a CAD object says nothing to a person
+    assertThat(naming.behind(made(south, new SourceRef("CADObjectId", "1234", "", 1, 1), null)))
+        .isEqualTo("Faces outdoor air");
+    Surface between = rooms().surface("between").orElseThrow();
+    assertThat(naming.behind(made(between, wall, 0.1)))
+        .isEqualTo("Parts West and East across the wall W-12, 0.10 m");
+    assertThat(naming.behind(between.withKind(BoundaryKind.VIRTUAL)))
+        .isEqualTo("Nothing parts West and East here");
+    assertThat(naming.behind(rooms().surface("a-floor").orElseThrow()))
+        .isEqualTo("Touches the ground");
+    assertThat(
+            naming.behind(
+                made(
+                        surface("end", SurfaceType.INTERIOR_WALL, south.polygon(), null, "a"),
+                        wall,
+                        null)
+                    .withKind(BoundaryKind.DERIVED_2B)))
+        .startsWith("Only construction lies behind it: the wall W-12");
+    assertThat(naming.behind(south.withType(SurfaceType.SHADE).withSides(List.of())))
+        .isEqualTo("Casts shade");
+  }
+
+  private static Surface made(Surface s, SourceRef element, Double thickness) {
+    return new Surface(
+        s.key(),
+        s.name(),
+        s.type(),
+        s.polygon(),
+        s.sides(),
+        s.construction(),
+        thickness,
+        s.kind(),
+        s.source(),
+        element,
+        s.openings(),
+        s.extras());
+  }
+
+  @Test
   void everyTypeOfTheStandardIsKnownByItsName() {
     for (SurfaceType t : SurfaceType.values()) {
       assertThat(SurfaceType.fromGbxml(t.gbxml()))

@@ -2,12 +2,15 @@ package yentra.core.scope;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.entry;
 
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.json.JsonMapper;
+import yentra.core.envelope.SpaceSeed;
+import yentra.core.geometry.Vec3;
 import yentra.core.ifc.IfcModel;
 import yentra.core.ifc.IfcSample;
 import yentra.core.model.ArchitecturalModel;
@@ -77,7 +80,12 @@ class ScopeStateTest {
                     new ScopeStep.Change(
                         new PropertyValue.Many(List.of(new PropertyValue.Text("a; b"))),
                         List.of(wall(3))),
-                    new ScopeStep.Change(null, List.of("gone")))));
+                    new ScopeStep.Change(null, List.of("gone")))),
+            new ScopeStep.ChooseBoundaries(
+                List.of("sp_1", "sp_2"), ScopeStep.BoundarySource.DERIVED),
+            new ScopeStep.AddSpaces(List.of(new SpaceSeed("Store 01", new Vec3(1.5, -2, 0.25)))));
+    assertThat(steps.stream().map(Object::getClass).distinct())
+        .hasSize(ScopeStep.class.getPermittedSubclasses().length);
     for (ScopeStep s : steps) {
       String stored = JSON.writerFor(ScopeStep.class).writeValueAsString(s);
       assertThat(JSON.readValue(stored, ScopeStep.class)).as(stored).isEqualTo(s);
@@ -100,6 +108,41 @@ class ScopeStateTest {
         ScopeState.of(List.of(out, sheet, new ScopeStep.ReleaseElements(List.of(wall(1)))));
     assertThat(isIn(back.run(model), wall(1))).isTrue();
     assertThat(back.gone(model)).isEqualTo(1);
+  }
+
+  @Test
+  void theLastChoiceOfASpaceCountsUntilItIsLeftToTheProject() {
+    ScopeStep both =
+        new ScopeStep.ChooseBoundaries(List.of("a", "b"), ScopeStep.BoundarySource.DERIVED);
+    ScopeStep one =
+        new ScopeStep.ChooseBoundaries(List.of("a"), ScopeStep.BoundarySource.DELIVERED);
+    ScopeStep back = new ScopeStep.ChooseBoundaries(List.of("b"), ScopeStep.BoundarySource.PROJECT);
+    ScopeState s = ScopeState.of(List.of(both, one, back));
+    assertThat(s.boundaries()).containsExactly(entry("a", ScopeStep.BoundarySource.DELIVERED));
+    assertThat(s.isAsDelivered()).isFalse();
+    assertThat(
+            ScopeState.of(
+                    List.of(
+                        both,
+                        new ScopeStep.ChooseBoundaries(
+                            List.of("a", "b"), ScopeStep.BoundarySource.PROJECT)))
+                .isAsDelivered())
+        .isTrue();
+    assertThat(back.describe(model)).contains("to the project’s choice");
+  }
+
+  @Test
+  void enclosedVolumesThatBecomeSpacesAddUp() {
+    SpaceSeed store = new SpaceSeed("Store 01", new Vec3(1, 2, 3));
+    SpaceSeed shaft = new SpaceSeed("Shaft", new Vec3(4, 5, 6));
+    ScopeState s =
+        ScopeState.of(
+            List.of(
+                new ScopeStep.AddSpaces(List.of(store)), new ScopeStep.AddSpaces(List.of(shaft))));
+    assertThat(s.seeds()).containsExactly(store, shaft);
+    assertThat(s.isAsDelivered()).isFalse();
+    assertThat(new ScopeStep.AddSpaces(List.of(store)).describe(model)).contains("Store 01");
+    assertThat(new ScopeStep.AddSpaces(s.seeds()).describe(model)).contains("2 enclosed volumes");
   }
 
   @Test
