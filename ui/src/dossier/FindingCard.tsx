@@ -1,12 +1,26 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
+import { useNavigate } from 'react-router';
 import type { Finding } from '../api';
 import { nextFinding } from '../findings';
 import { SeverityMark } from '../frame/SeverityMark';
+import { useWorkspaceLink } from '../frame/useWorkspaceLink';
+import type { Workspace } from '../frame/workspaces';
 import type { ModelIndex } from '../model';
-import { useView } from '../state';
+import { type SheetTab, useView } from '../state';
 import type { Edits } from '../useEdits';
 import { limitText, measured } from '../words';
 import { Jump, Section } from './parts';
+
+/** Where a finding is answered that no repair can answer: what to do, the workspace, the table there. */
+const ELSEWHERE: Record<string, [string, Workspace, SheetTab?]> = {
+  'LOC-801': ['Give the place', 'intake'],
+  'LOC-802': ['Give the north', 'intake'],
+  'LOC-803': ['Give the ground level', 'intake'],
+  'SPC-408': ['Find rooms without a space', 'envelope', 'boundaries'],
+  'SPC-411': ['Put it out of scope', 'scope'],
+  'SRC-102': ['Fill in the values', 'scope'],
+  'SRC-103': ['Correct the values', 'scope'],
+};
 
 /** One finding: what, how much, why it matters, and what answers it. */
 export function FindingCard({
@@ -19,6 +33,9 @@ export function FindingCard({
   edits: Edits;
 }) {
   const pending = useView((s) => s.pending);
+  const navigate = useNavigate();
+  const to = useWorkspaceLink(index.model.delivery.projectId);
+  const elsewhere = ELSEWHERE[f.code];
   const at = index.model.findings.findIndex((x) => x.id === f.id);
   return (
     <>
@@ -83,6 +100,22 @@ export function FindingCard({
               A remedy is shown first, and made only when you say so.
             </p>
           </div>
+        ) : elsewhere ? (
+          <button
+            className="btn"
+            data-testid="answered-elsewhere"
+            onClick={() => {
+              const keys = f.objects.map((o) => o.key);
+              void navigate(to(elsewhere[1]));
+              useView.setState((s) => ({
+                finding: null,
+                selection: keys,
+                tab: elsewhere[2] ?? s.tab,
+              }));
+            }}
+          >
+            {elsewhere[0]}
+          </button>
         ) : (
           <p className="text-muted">
             No remedy can be offered here: mend it in the source model and bring that in as a new

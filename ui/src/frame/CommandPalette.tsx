@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Dialog } from 'radix-ui';
 import { useNavigate } from 'react-router';
+import { useWorkspaceLink } from './useWorkspaceLink';
 import { nextFinding } from '../findings';
 import type { ModelIndex } from '../model';
 import { hide, isolate, showAll } from '../stage/visibility';
@@ -26,6 +27,7 @@ export function CommandPalette({
 }) {
   const { palette, set, select } = useView();
   const navigate = useNavigate();
+  const to = useWorkspaceLink(project);
   const [query, setQuery] = useState('');
   const [at, setAt] = useState(0);
 
@@ -38,7 +40,7 @@ export function CommandPalette({
       ...WORKSPACES.map(([key, label], i) => ({
         label: `Go to ${label}`,
         kind: String(i + 1),
-        run: () => void navigate(`/p/${project}/${key}`),
+        run: () => void navigate(to(key)),
       })),
       { label: 'Next finding', kind: 'N', run: () => nextFinding(index, 1) },
       { label: 'Undo', kind: 'Ctrl Z', run: edits.undo },
@@ -69,7 +71,7 @@ export function CommandPalette({
         run: () => set({ finding: f.id, selection: [], tab: 'findings' as const }),
       })),
     ];
-  }, [index, edits, navigate, project, select, set]);
+  }, [index, edits, navigate, to, select, set]);
 
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
   const found = entries

@@ -1,5 +1,6 @@
 import { ChevronsLeft, ChevronsRight, Circle, CircleCheck, CircleDot } from 'lucide-react';
 import { NavLink } from 'react-router';
+import { useWorkspaceLink } from './useWorkspaceLink';
 import type { Model } from '../api';
 import { useView } from '../state';
 import { count } from '../words';
@@ -47,6 +48,7 @@ function figure(w: Workspace, m: Model): [string, Mark] {
 
 /** The seven workspaces in the order of the work, each with the one figure that matters there. */
 export function Path({ project, model }: { project: string; model: Model | null }) {
+  const to = useWorkspaceLink(project);
   const folded = useView((s) => s.pathFolded);
   const set = useView((s) => s.set);
   return (
@@ -60,7 +62,7 @@ export function Path({ project, model }: { project: string; model: Model | null 
         return (
           <NavLink
             key={key}
-            to={`/p/${project}/${key}`}
+            to={to(key)}
             title={`${label} (${i + 1})${text ? ': ' + text : ''}`}
             className={({ isActive }) =>
               `mx-1.5 mb-0.5 flex min-h-[42px] items-center gap-2 rounded-sm px-2 ${isActive ? 'bg-kelp-soft font-semibold' : 'hover:bg-kelp-soft/60'}`

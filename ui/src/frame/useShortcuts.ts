@@ -5,11 +5,13 @@ import type { ModelIndex } from '../model';
 import { hide, isolate, showAll } from '../stage/visibility';
 import { useView } from '../state';
 import type { Edits } from '../useEdits';
+import { useWorkspaceLink } from './useWorkspaceLink';
 import { WORKSPACES } from './workspaces';
 
 /** The keyboard: see the shortcuts dialog for what each key does. */
 export function useShortcuts(index: ModelIndex, edits: Edits, project: string) {
   const navigate = useNavigate();
+  const to = useWorkspaceLink(project);
   useEffect(() => {
     function key(e: KeyboardEvent) {
       const v = useView.getState();
@@ -37,12 +39,12 @@ export function useShortcuts(index: ModelIndex, edits: Edits, project: string) {
         e.preventDefault();
         run();
       } else if (/^[1-7]$/.test(e.key)) {
-        void navigate(`/p/${project}/${WORKSPACES[Number(e.key) - 1][0]}`);
+        void navigate(to(WORKSPACES[Number(e.key) - 1][0]));
       }
     }
     window.addEventListener('keydown', key);
     return () => window.removeEventListener('keydown', key);
-  }, [index, edits, navigate, project]);
+  }, [index, edits, navigate, to]);
 }
 
 function action(key: string, index: ModelIndex, edits: Edits): (() => void) | null {

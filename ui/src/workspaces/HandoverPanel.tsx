@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { Download, FileCheck } from 'lucide-react';
 import { Link } from 'react-router';
+import { useWorkspaceLink } from '../frame/useWorkspaceLink';
 import { api, ProblemError, type Model } from '../api';
 import { SeverityMark } from '../frame/SeverityMark';
 import { SEVERITIES, bytes, count, moment } from '../words';
@@ -10,6 +11,7 @@ import { SEVERITIES, bytes, count, moment } from '../words';
 /** Writes gbXML, reads it back, and offers it; open blockers need a decision. */
 export function HandoverPanel({ model, project }: { model: Model; project: string }) {
   const client = useQueryClient();
+  const to = useWorkspaceLink(project);
   const id = model.delivery.id;
   const list = useQuery({ queryKey: ['handovers', id], queryFn: () => api.handovers(id) });
   const [asking, setAsking] = useState(false);
@@ -52,7 +54,7 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
         {blockers > 0 && (
           <p className="mb-1">
             A simulation would fail on these.{' '}
-            <Link className="text-kelp underline" to={`/p/${project}/findings`}>
+            <Link className="text-kelp underline" to={to('findings')}>
               Repair them first
             </Link>
             , or decide to hand over all the same.

@@ -43,6 +43,7 @@ class BoundariesIT {
       leaveItAsItIs(b);
       oneSpaceOnly(b);
       findAgain(b);
+      theDeliveryStaysOpen(b);
       assertThat(b.complaints()).isEmpty();
     }
   }
@@ -92,5 +93,21 @@ class BoundariesIT {
     b.click(By.cssSelector("[data-testid='boundary-make']"));
     b.waitFor("made", () -> !b.has("boundary-effect"));
     b.settle();
+  }
+
+  /** One that is named in the address stays open from workspace to workspace. */
+  private static void theDeliveryStaysOpen(Browser b) {
+    String id =
+        (String)
+            b.driver.executeScript(
+                "const x = new XMLHttpRequest();"
+                    + "x.open('GET', '/api/projects/' + location.pathname.split('/')[2], false);"
+                    + "x.send(); return JSON.parse(x.responseText).deliveries[0].id");
+    b.driver.get(b.driver.getCurrentUrl().split("\\?")[0] + "?delivery=" + id);
+    b.see("stage");
+    b.keys("4");
+    b.waitFor("findings", () -> b.driver.getCurrentUrl().contains("/findings?delivery=" + id));
+    b.click(By.xpath("//nav//a[contains(., 'Envelope')]"));
+    b.waitFor("envelope", () -> b.driver.getCurrentUrl().contains("/envelope?delivery=" + id));
   }
 }

@@ -1,0 +1,11 @@
+import { useCallback } from 'react';
+import { useLocation } from 'react-router';
+
+/** Where a workspace of the project is, with the delivery that is open. */
+export function useWorkspaceLink(project: string) {
+  const { search } = useLocation();
+  return useCallback(
+    (workspace: string) => ({ pathname: `/p/${project}/${workspace}`, search }),
+    [project, search],
+  );
+}
