@@ -95,7 +95,7 @@ final class ConstructionMisplaced implements Check {
         .finding(DESCRIPTOR, ThermalSurvey.keys(c.key(), here))
         .evidence(Evidence.areas(ThermalSurvey.polygons(here)))
         .says(
-            ThermalSurvey.name(c)
+            c.label()
                 + " is a construction of "
                 + (interior ? "outer" : "interior")
                 + " surfaces, but "

@@ -39,7 +39,7 @@ final class EmptyConstruction implements Check {
                 .evidence(Evidence.areas(users))
                 .says(
                     "The construction "
-                        + (c.name().isBlank() ? c.key() : c.name())
+                        + c.label()
                         + " has neither layers nor a U-value; "
                         + users.size()
                         + (users.size() == 1 ? " surface uses it." : " surfaces use it.")));

@@ -78,7 +78,7 @@ final class GlazingMissing implements Check {
             .evidence(Evidence.areas(openings.stream().map(Opening::polygon).toList()))
             .says(
                 "The window type "
-                    + (g.name().isBlank() ? g.key() : g.name())
+                    + g.label()
                     + " has no "
                     + String.join(" and no ", lacks)
                     + "; "

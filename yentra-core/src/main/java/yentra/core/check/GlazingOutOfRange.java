@@ -54,7 +54,7 @@ final class GlazingOutOfRange implements Check {
                 "The "
                     + what
                     + " of the window type "
-                    + (g.name().isBlank() ? g.key() : g.name())
+                    + g.label()
                     + " is "
                     + Text.value(v)
                     + (unit.isEmpty() ? "" : " W/m²K")

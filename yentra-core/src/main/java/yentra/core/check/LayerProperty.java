@@ -64,10 +64,6 @@ final class LayerProperty implements Check {
 
   private record Asking(
       CheckContext context, Material m, Construction user, Consumer<Finding> report) {
-    private String name() {
-      return m.name().isBlank() ? m.key() : m.name();
-    }
-
     private FindingBuilder finding() {
       return context.finding(DESCRIPTOR, m.key(), user.key()).at(m.source());
     }
@@ -84,9 +80,9 @@ final class LayerProperty implements Check {
                     "The "
                         + what
                         + " of "
-                        + name()
+                        + m.label()
                         + " in "
-                        + ThermalSurvey.name(user)
+                        + user.label()
                         + " is "
                         + Text.value(v)
                         + " "
@@ -105,9 +101,9 @@ final class LayerProperty implements Check {
             finding()
                 .subject(what)
                 .says(
-                    name()
+                    m.label()
                         + " in "
-                        + ThermalSurvey.name(user)
+                        + user.label()
                         + " has neither a resistance nor a "
                         + what
                         + "."));

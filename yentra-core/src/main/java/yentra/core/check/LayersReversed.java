@@ -68,9 +68,9 @@ final class LayersReversed implements Check {
         .evidence(Evidence.areas(ThermalSurvey.polygons(users)))
         .says(
             "The layers of "
-                + ThermalSurvey.name(wrong)
+                + wrong.label()
                 + " are those of "
-                + ThermalSurvey.name(right)
+                + right.label()
                 + " in reverse; "
                 + ThermalSurvey.useOf(users)
                 + ".");

@@ -47,12 +47,7 @@ final class MixedZone implements Check {
             context
                 .finding(DESCRIPTOR, keys.toArray(String[]::new))
                 .at(z.source())
-                .says(
-                    "The zone "
-                        + (z.name().isBlank() ? z.key() : z.name())
-                        + " has "
-                        + String.join(" and ", mixed)
-                        + "."));
+                .says("The zone " + z.label() + " has " + String.join(" and ", mixed) + "."));
       }
     }
   }

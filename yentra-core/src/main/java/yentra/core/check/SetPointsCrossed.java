@@ -40,7 +40,7 @@ final class SetPointsCrossed implements Check {
                 .measured(heat - cool, 0.0, "K")
                 .says(
                     "The zone "
-                        + (z.name().isBlank() ? z.key() : z.name())
+                        + z.label()
                         + " is heated to "
                         + Text.value(heat)
                         + " °C and cooled to "

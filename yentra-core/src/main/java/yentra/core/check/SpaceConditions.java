@@ -53,7 +53,7 @@ final class SpaceConditions implements Check {
                         + " is "
                         + Conditions.of(s.condition()).label()
                         + ", but its zone "
-                        + (z.name().isBlank() ? z.key() : z.name())
+                        + z.label()
                         + " has no "
                         + String.join(" and no ", lacks)
                         + "."));

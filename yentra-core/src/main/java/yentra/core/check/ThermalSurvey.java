@@ -89,10 +89,6 @@ final class ThermalSurvey {
     return out.toArray(String[]::new);
   }
 
-  static String name(Construction c) {
-    return c.name().isBlank() ? c.key() : c.name();
-  }
-
   /** "3 surfaces use it". */
   static String useOf(List<Surface> list) {
     return list.size() == 1 ? "1 surface uses it" : list.size() + " surfaces use it";

@@ -47,7 +47,7 @@ final class ThinLayer implements Check {
                 .evidence(Evidence.areas(ThermalSurvey.polygons(thermal.users(c))))
                 .says(
                     "The construction "
-                        + ThermalSurvey.name(c)
+                        + c.label()
                         + " is only "
                         + Text.millimetres(thickness.getAsDouble())
                         + " thick; "
@@ -81,9 +81,9 @@ final class ThinLayer implements Check {
         .evidence(Evidence.areas(ThermalSurvey.polygons(users)))
         .says(
             "The layer "
-                + (m.name().isBlank() ? m.key() : m.name())
+                + m.label()
                 + " of "
-                + ThermalSurvey.name(c)
+                + c.label()
                 + " is only "
                 + Text.millimetres(m.thickness())
                 + " thick and has a resistance of "

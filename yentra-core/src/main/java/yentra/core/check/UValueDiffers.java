@@ -91,7 +91,7 @@ final class UValueDiffers implements Check {
         .evidence(Evidence.areas(ThermalSurvey.polygons(users)))
         .says(
             "The U-value of "
-                + ThermalSurvey.name(c)
+                + c.label()
                 + " is stated as "
                 + Text.value(c.uValue())
                 + " W/m²K; its layers give "

@@ -48,7 +48,7 @@ final class UValueImplausible implements Check {
             finding(context, c, users, c.uValue(), c.uValue() < least ? least : most)
                 .says(
                     "The U-value of "
-                        + ThermalSurvey.name(c)
+                        + c.label()
                         + " is stated as "
                         + Text.value(c.uValue())
                         + " W/m²K; "
@@ -73,7 +73,7 @@ final class UValueImplausible implements Check {
           finding(context, c, roofs, u.getAsDouble(), walls)
               .says(
                   "The roof "
-                      + ThermalSurvey.name(c)
+                      + c.label()
                       + " has a U-value of "
                       + Text.value(u.getAsDouble())
                       + " W/m²K and insulates less well than the walls with "

@@ -13,4 +13,9 @@ public record Construction(
   public Construction {
     layers = List.copyOf(layers);
   }
+
+  /** Its name, or its key where it has none. */
+  public String label() {
+    return name.isBlank() ? key : name;
+  }
 }

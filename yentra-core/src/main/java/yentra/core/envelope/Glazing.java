@@ -15,4 +15,9 @@ public record Glazing(
     Double solarHeatGain,
     Double visibleTransmittance,
     SourceRef source,
-    Extras extras) {}
+    Extras extras) {
+  /** Its name, or its key where it has none. */
+  public String label() {
+    return name.isBlank() ? key : name;
+  }
+}

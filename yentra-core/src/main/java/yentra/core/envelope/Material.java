@@ -18,4 +18,9 @@ public record Material(
     Double specificHeat,
     Double resistance,
     SourceRef source,
-    Extras extras) {}
+    Extras extras) {
+  /** Its name, or its key where it has none. */
+  public String label() {
+    return name.isBlank() ? key : name;
+  }
+}

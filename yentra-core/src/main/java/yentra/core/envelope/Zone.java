@@ -12,4 +12,9 @@ public record Zone(
     Double heatingSetPoint,
     Double coolingSetPoint,
     SourceRef source,
-    Extras extras) {}
+    Extras extras) {
+  /** Its name, or its key where it has none. */
+  public String label() {
+    return name.isBlank() ? key : name;
+  }
+}

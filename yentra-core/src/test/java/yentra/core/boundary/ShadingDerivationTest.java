@@ -21,25 +21,7 @@ class ShadingDerivationTest {
   }
 
   private static List<Surface> shades(Barrier... more) {
-    List<Barrier> all =
-        new ArrayList<>(
-            List.of(
-                barrier("floor", Fixtures.box(-0.3, -0.3, -0.3, 4.3, 4.3, 0)),
-                barrier("roof", Fixtures.box(-0.3, -0.3, 3, 4.3, 4.3, 3.3)),
-                barrier("south", Fixtures.box(-0.3, -0.3, 0, 4.3, 0, 3)),
-                barrier("north", Fixtures.box(-0.3, 4, 0, 4.3, 4.3, 3)),
-                barrier("west", Fixtures.box(-0.3, 0, 0, 0, 4, 3)),
-                barrier("east", Fixtures.box(4, 0, 0, 4.3, 4, 3))));
-    all.addAll(List.of(more));
-    return new BoundaryDerivation(
-            List.of(new Room("room", SourceRef.REPAIR, Fixtures.box(0, 0, 0, 4, 4, 3))),
-            all,
-            List.of(),
-            Ground.level(-0.1),
-            DerivationOptions.STANDARD,
-            Tolerance.standard())
-        .derive(BoundaryMatching.Constructions.NONE)
-        .shades();
+    return under(barrier("roof", Fixtures.box(-0.3, -0.3, 3, 4.3, 4.3, 3.3)), more);
   }
 
   @Test
@@ -68,7 +50,7 @@ class ShadingDerivationTest {
         .isEmpty();
   }
 
-  /** The room of the other tests under a roof that goes on to the south and west. */
+  /** A room under a roof, with more around it. */
   private static List<Surface> under(Barrier roof, Barrier... more) {
     List<Barrier> all =
         new ArrayList<>(
