@@ -75,8 +75,6 @@ final class Overhangs {
       return List.of();
     }
     Box near = face.box().grown(thickness + 2 * AWAY);
-    int[] roomsNear = roomIndex.meeting(near);
-    int[] solidsNear = solidIndex.meeting(near);
     FaceCells cells =
         new FaceCells(
             face,
@@ -84,10 +82,10 @@ final class Overhangs {
             2 * AWAY,
             new double[] {-(thickness + AWAY), AWAY},
             tolerance.length());
-    for (int r : roomsNear) {
+    for (int r : roomIndex.meeting(near)) {
       cells.add(rooms.get(r).faces());
     }
-    for (int s : solidsNear) {
+    for (int s : solidIndex.meeting(near)) {
       if (s != barrier) {
         cells.add(barriers.get(s).body());
       }
@@ -100,8 +98,8 @@ final class Overhangs {
     for (FaceCells.Cell c : cells.cells()) {
       Vec3 before = c.inside().plus(n.times(AWAY));
       Vec3 behind = c.inside().minus(n.times(thickness + AWAY));
-      if (isAir(before, roomsNear, solidsNear)
-          && isAir(behind, roomsNear, solidsNear)
+      if (isAir(behind)
+          && isAir(before)
           && !view.enclosed(before, n)
           && !view.enclosed(behind, n.negated())) {
         free.add(c.outline());
@@ -110,21 +108,19 @@ final class Overhangs {
     return free.isEmpty() ? List.of() : parts(cells, Region.union(free), smallest);
   }
 
-  private boolean isAir(Vec3 p, int[] roomsNear, int[] solidsNear) {
-    if (p.z() < ground.at(p)) {
-      return false;
-    }
-    for (int r : roomsNear) {
+  private boolean isAir(Vec3 p) {
+    Box here = new Box(p, p);
+    for (int r : roomIndex.meeting(here)) {
       if (rooms.get(r).contains(p)) {
         return false;
       }
     }
-    for (int s : solidsNear) {
+    for (int s : solidIndex.meeting(here)) {
       if (solids.get(s).contains(p)) {
         return false;
       }
     }
-    return true;
+    return p.z() >= ground.at(p);
   }
 
   private List<Polygon> parts(FaceCells cells, Geometry all, double smallest) {
