@@ -23,6 +23,7 @@ import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.Zone;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Triangulation;
 import yentra.core.geometry.Vec3;
@@ -96,7 +97,11 @@ final class ModelViews {
         envelope.fileId(s.key()),
         s.label(),
         s.storey(),
-        s.zone(),
+        envelope.zones().stream()
+            .filter(z -> z.key().equals(s.zone()))
+            .findFirst()
+            .map(Zone::label)
+            .orElse(s.zone()),
         s.use(),
         s.condition(),
         v.floorArea(),
