@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import yentra.core.boundary.SpaceVolumes;
+import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.FrameDifference;
 import yentra.core.envelope.Naming;
@@ -184,6 +185,11 @@ public final class CheckContext {
         .findFirst()
         .map(d -> limits.of(d, name))
         .orElseThrow(() -> new IllegalArgumentException("there is no check " + code));
+  }
+
+  /** Whether the delivery is an architectural model, which states quantities with their unit. */
+  boolean isIfc() {
+    return envelope.delivered().format().equals(Delivered.IFC);
   }
 
   /** What constructions come to; worked out when first asked for. */

@@ -52,9 +52,9 @@ final class LayerProperty implements Check {
       ask.within("specific heat", m.specificHeat(), "heatLow", "heatHigh", "J/kgK");
       boolean nothing =
           Stream.of(m.conductivity(), m.density(), m.specificHeat()).allMatch(v -> v == null);
-      if (m.resistance() == null && !(thermal.ifc() && nothing)) {
+      if (m.resistance() == null && !(context.isIfc() && nothing)) {
         // an IFC material outside of a layer has no thickness: SRC-104 says so of its elements
-        if (!thermal.ifc()) {
+        if (!context.isIfc()) {
           ask.given("thickness", m.thickness());
         }
         ask.given("conductivity", m.conductivity());

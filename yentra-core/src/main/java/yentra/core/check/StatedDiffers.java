@@ -56,7 +56,7 @@ final class StatedDiffers implements Check {
     if (stated == null || computed <= 0) {
       return;
     }
-    boolean ifc = context.thermal().ifc();
+    boolean ifc = context.isIfc();
     double off = Math.abs(stated - computed) / computed * 100;
     if (off > limit) {
       report.accept(

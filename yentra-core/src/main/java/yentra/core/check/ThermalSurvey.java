@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 import yentra.core.envelope.Construction;
-import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Surface;
@@ -47,10 +46,6 @@ final class ThermalSurvey {
 
   BuildUp buildUp(Construction c) {
     return buildUps.get(c.key());
-  }
-
-  boolean ifc() {
-    return context.envelope().delivered().format().equals(Delivered.IFC);
   }
 
   /** Tilt of the outer face, degrees. */

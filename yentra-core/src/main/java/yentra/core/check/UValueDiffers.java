@@ -87,7 +87,9 @@ final class UValueDiffers implements Check {
         .distinct()
         .forEach(keys::add);
     FindingBuilder f = context.finding(DESCRIPTOR, keys.toArray(String[]::new));
-    return (thermal.ifc() ? f.measured(c.uValue(), computed, "W/m2K") : f.measured(off, limit, "%"))
+    return (context.isIfc()
+            ? f.measured(c.uValue(), computed, "W/m2K")
+            : f.measured(off, limit, "%"))
         .evidence(Evidence.areas(ThermalSurvey.polygons(users)))
         .says(
             "The U-value of "
