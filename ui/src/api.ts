@@ -139,9 +139,20 @@ export const api = {
     request<BoundarySums>('GET', `/api/deliveries/${delivery}/boundaries`),
   tryBoundaries: (
     delivery: string,
+    run: string,
     choices: NonNullable<Settings['boundaries']>,
     signal: AbortSignal,
-  ) => request<BoundarySums>('POST', `/api/deliveries/${delivery}/boundaries/try`, choices, signal),
+  ) =>
+    request<BoundarySums>(
+      'POST',
+      `/api/deliveries/${delivery}/boundaries/try/${run}`,
+      choices,
+      signal,
+    ),
+  tryShare: (delivery: string, run: string) =>
+    request<{ share: number }>('GET', `/api/deliveries/${delivery}/boundaries/try/${run}`),
+  cancelTry: (delivery: string, run: string) =>
+    send('DELETE', `/api/deliveries/${delivery}/boundaries/try/${run}`),
   chooseBoundaries: (
     delivery: string,
     basedOn: number,

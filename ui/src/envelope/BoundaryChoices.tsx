@@ -72,7 +72,10 @@ function Effect({ b }: { b: Boundaries }) {
           </tbody>
         </table>
       ) : (
-        <p className="text-muted">Working it out …</p>
+        <label className="block text-muted">
+          Working it out … {Math.round(b.share * 100)} %
+          <progress className="mt-0.5 block h-1.5 w-full accent-kelp" value={b.share} />
+        </label>
       )}
       <div className="mt-1.5 flex gap-1.5">
         <button

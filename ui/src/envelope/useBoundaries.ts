@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Model, type Project, type Settings } from '../api';
 import { useView } from '../state';
@@ -13,6 +13,7 @@ export function useBoundaries(model: Model, project: Project) {
   const made: Choices = project.settings.boundaries ?? {};
   const [draft, setDraft] = useState<Choices | null>(null);
   const [saving, setSaving] = useState(false);
+  const run = useRef('');
   const now = useQuery({
     queryKey: ['boundaries', id, version, made],
     queryFn: () => api.boundaries(id),
@@ -21,10 +22,24 @@ export function useBoundaries(model: Model, project: Project) {
   });
   const tried = useQuery({
     queryKey: ['boundaries', id, version, made, 'try', draft],
-    queryFn: ({ signal }) => api.tryBoundaries(id, draft!, signal),
+    queryFn: ({ signal }) => {
+      const name = crypto.randomUUID();
+      run.current = name;
+      // whoever no longer waits for the answer does not want the work done either
+      signal.addEventListener('abort', () => void api.cancelTry(id, name).catch(() => undefined));
+      return api.tryBoundaries(id, name, draft!, signal);
+    },
     enabled: !!draft,
     staleTime: Infinity,
     retry: false,
+  });
+  const trying = !!draft && tried.isFetching;
+  const share = useQuery({
+    queryKey: ['boundaries', id, version, made, 'share', draft],
+    queryFn: () => api.tryShare(id, run.current).then((s) => s.share),
+    enabled: trying,
+    refetchInterval: 250,
+    gcTime: 0,
   });
 
   async function make() {
@@ -48,7 +63,8 @@ export function useBoundaries(model: Model, project: Project) {
   return {
     now: now.data ?? null,
     tried: draft ? (tried.data ?? null) : null,
-    trying: !!draft && tried.isFetching,
+    trying,
+    share: trying ? (share.data ?? 0) : 1,
     problem: draft && tried.error ? tried.error.message : null,
     choices: draft ?? made,
     changed: draft !== null,

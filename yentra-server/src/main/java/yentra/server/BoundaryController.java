@@ -5,12 +5,16 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.CancellationException;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.geometry.Vec3;
@@ -24,9 +28,11 @@ import yentra.core.scope.ScopeStep;
 class BoundaryController {
   private static final int LONGEST = 200;
   private final Deliveries deliveries;
+  private final Attempts attempts;
 
-  BoundaryController(Deliveries deliveries) {
+  BoundaryController(Deliveries deliveries, Attempts attempts) {
     this.deliveries = deliveries;
+    this.attempts = attempts;
   }
 
   @GetMapping("/boundaries")
@@ -35,15 +41,35 @@ class BoundaryController {
     return BoundaryViews.sums(s.context(), s.findings(), s.scope().boundaries());
   }
 
-  /** What other choices would give; nothing is changed. */
-  @PostMapping("/boundaries/try")
-  BoundaryViews.SumsView attempt(@PathVariable UUID id, @RequestBody Views.BoundariesView asked) {
+  /**
+   * What other choices would give; nothing is changed.
+   *
+   * @param run a name for the work, under which it can be followed and given up
+   */
+  @PostMapping("/boundaries/try/{run}")
+  BoundaryViews.SumsView attempt(
+      @PathVariable UUID id, @PathVariable UUID run, @RequestBody Views.BoundariesView asked) {
     try {
       return BoundaryViews.sums(
-          deliveries.attempt(id, asked.boundaries()), deliveries.state(id).scope().boundaries());
+          deliveries.attempt(id, asked.boundaries(), attempts.get(run)),
+          deliveries.state(id).scope().boundaries());
     } catch (IllegalArgumentException e) {
       throw Problem.bad(e.getMessage());
+    } catch (CancellationException e) {
+      throw Problem.notApplicable("The derivation was cancelled.");
     }
+  }
+
+  /** How far it has come, 0 to 1. */
+  @GetMapping("/boundaries/try/{run}")
+  BoundaryViews.ShareView share(@PathVariable UUID id, @PathVariable UUID run) {
+    return new BoundaryViews.ShareView(attempts.share(run));
+  }
+
+  @DeleteMapping("/boundaries/try/{run}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void cancel(@PathVariable UUID id, @PathVariable UUID run) {
+    attempts.cancel(run);
   }
 
   @PostMapping("/boundaries/choice")

@@ -29,6 +29,9 @@ final class BoundaryViews {
       BoundaryBalance balance,
       @Schema(nullable = true) ScopeStep.BoundarySource chosen) {}
 
+  /** How much of a derivation is done. */
+  record ShareView(double share) {}
+
   /** A derivation in figures. */
   record SumsView(
       List<RowView> rows,

@@ -20,6 +20,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.EnclosedVolumes;
+import yentra.core.boundary.Watch;
 import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Finding;
@@ -105,7 +106,7 @@ class Deliveries {
       return known;
     }
     List<RepairEntryRecord> log = store.log(d.getId()).stream().limit(d.getLogPosition()).toList();
-    Scoped scoped = scoped(d, settings, log);
+    Scoped scoped = scoped(d, settings, log, Watch.NONE);
     List<Repair> repairs =
         log.stream().filter(e -> !DeliveryStore.isScope(e)).map(store::repair).toList();
     CheckContext context = scoped.context;
@@ -127,7 +128,8 @@ class Deliveries {
     return made;
   }
 
-  private Scoped scoped(DeliveryRecord d, ProjectSettings settings, List<RepairEntryRecord> log) {
+  private Scoped scoped(
+      DeliveryRecord d, ProjectSettings settings, List<RepairEntryRecord> log, Watch watch) {
     List<RepairEntryRecord> entries = log.stream().filter(DeliveryStore::isScope).toList();
     ScopeKey key =
         new ScopeKey(d.getId(), entries.stream().map(RepairEntryRecord::getId).toList(), settings);
@@ -139,7 +141,7 @@ class Deliveries {
     ScopeState scope = ScopeState.of(entries.stream().map(store::scopeStep).toList());
     ArchitecturalModel whole = whole(base);
     ScopeResult result = scope.run(whole);
-    CheckContext context = scoped(base, scope, result, settings);
+    CheckContext context = scoped(base, scope, result, settings, watch);
     context =
         context.with(settings.applyTo(context.envelope())).with(new Limits(settings.limits()));
     DeliveryRecord first = store.first(d).orElse(null);
@@ -168,7 +170,11 @@ class Deliveries {
   }
 
   private CheckContext scoped(
-      CheckContext base, ScopeState scope, ScopeResult result, ProjectSettings settings) {
+      CheckContext base,
+      ScopeState scope,
+      ScopeResult result,
+      ProjectSettings settings,
+      Watch watch) {
     BoundaryOptions boundaries = boundaries(settings, scope);
     if (scope.isAsDelivered()
         && settings.groundLevel() == null
@@ -182,16 +188,17 @@ class Deliveries {
     }
     ScopedModel part = scope.scoped(model, result);
     return base.scoped(
-        IfcReader.envelope(model, part, settings.groundLevel(), boundaries, tolerance),
+        IfcReader.envelope(model, part, settings.groundLevel(), boundaries, watch, tolerance),
         part,
         result);
   }
 
   /** The state that other choices about boundaries would give, before any repair. */
-  CheckContext attempt(UUID id, ProjectSettings.Boundaries choices) {
+  CheckContext attempt(UUID id, ProjectSettings.Boundaries choices, Watch watch) {
     DeliveryRecord d = store.get(id);
     ProjectSettings tried = projects.settings(d.getProjectId()).with(choices).checked();
-    return scoped(d, tried, store.log(id).stream().limit(d.getLogPosition()).toList()).context;
+    return scoped(d, tried, store.log(id).stream().limit(d.getLogPosition()).toList(), watch)
+        .context;
   }
 
   /** Volumes that are enclosed in the newest state and that no space covers. */

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -35,6 +36,10 @@ class BoundaryTest {
     return "/api/deliveries/" + delivery + "/" + what;
   }
 
+  private String attempt(UUID run) {
+    return at("boundaries/try/" + run);
+  }
+
   private RunningServer.Yentra.Answer step(String what, Map<String, Object> body) {
     Map<String, Object> m = new HashMap<>(body);
     m.put("basedOn", yentra.model(delivery).get("delivery").get("version").asLong());
@@ -57,7 +62,7 @@ class BoundaryTest {
     intake("marram-point.ifc", DemoFiles.ifc());
     JsonNode now = yentra.get(at("boundaries")).json();
     assertThat(origins(now)).containsExactly("DELIVERED");
-    JsonNode tried = yentra.post(at("boundaries/try"), Map.of("mode", "DERIVE")).json();
+    JsonNode tried = yentra.post(attempt(UUID.randomUUID()), Map.of("mode", "DERIVE")).json();
     assertThat(origins(tried)).containsExactly("DERIVED");
     // the same building, so nearly the same figures
     assertThat(tried.get("openings")).isEqualTo(now.get("openings"));
@@ -68,9 +73,24 @@ class BoundaryTest {
       assertThat(b).isCloseTo(a, within(0.01));
     }
     assertThat(yentra.get(at("boundaries")).json()).isEqualTo(now);
-    RunningServer.Yentra.Answer bad = yentra.post(at("boundaries/try"), Map.of("gapLimit", 40.0));
+    RunningServer.Yentra.Answer bad =
+        yentra.post(attempt(UUID.randomUUID()), Map.of("gapLimit", 40.0));
     assertThat(bad.status()).isEqualTo(400);
     assertThat(bad.body()).contains("must lie between 0.05 and 3 m");
+  }
+
+  @Test
+  void aTryThatIsGivenUpStops() {
+    intake("marram-point.ifc", DemoFiles.ifc());
+    UUID run = UUID.randomUUID();
+    assertThat(yentra.delete(attempt(run)).status()).isEqualTo(204);
+    RunningServer.Yentra.Answer given = yentra.post(attempt(run), Map.of("mode", "DERIVE"));
+    assertThat(given.status()).isEqualTo(422);
+    assertThat(given.body()).contains("cancelled");
+    UUID whole = UUID.randomUUID();
+    assertThat(yentra.get(attempt(whole)).json().get("share").asDouble()).isZero();
+    assertThat(yentra.post(attempt(whole), Map.of("mode", "DERIVE")).status()).isEqualTo(200);
+    assertThat(yentra.get(attempt(whole)).json().get("share").asDouble()).isEqualTo(1);
   }
 
   @Test

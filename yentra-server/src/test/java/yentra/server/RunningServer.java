@@ -108,6 +108,14 @@ final class RunningServer implements BeforeAllCallback, ParameterResolver {
       return send("POST", path, body);
     }
 
+    Answer delete(String path) {
+      return send(
+          HttpRequest.newBuilder(URI.create(base + path))
+              .header("X-Yentra-Person", "Test%20person")
+              .DELETE()
+              .build());
+    }
+
     Answer put(String path, Object body) {
       return send("PUT", path, body);
     }

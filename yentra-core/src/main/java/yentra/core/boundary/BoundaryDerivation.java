@@ -46,6 +46,9 @@ import yentra.core.geometry.Vec3;
  * elements are given.
  */
 public final class BoundaryDerivation {
+  /** Share of the time that goes into what lies behind faces; the rest is shading. */
+  private static final double FACES = 0.6;
+
   private final List<Room> rooms;
   private final List<Barrier> barriers;
   private final List<Cut> cuts;
@@ -117,8 +120,26 @@ public final class BoundaryDerivation {
       org.locationtech.jts.geom.Polygon outline) {}
 
   public Result derive(BoundaryMatching.Constructions constructions) {
+    return derive(constructions, Watch.NONE);
+  }
+
+  /**
+   * The same, watched.
+   *
+   * @throws java.util.concurrent.CancellationException when the watch gives up
+   */
+  public Result derive(BoundaryMatching.Constructions constructions, Watch watch) {
     Surroundings around = new Surroundings(rooms, barriers, ground, options, tolerance);
-    List<Regions> all = around.faces().parallelStream().map(f -> regions(around, f)).toList();
+    Runnable step = watch.part(0, FACES).steps(around.faces().size());
+    List<Regions> all =
+        around.faces().parallelStream()
+            .map(
+                f -> {
+                  Regions r = regions(around, f);
+                  step.run();
+                  return r;
+                })
+            .toList();
     List<Draft> drafts = new ArrayList<>();
     Map<Integer, List<Geometry>> taken = new HashMap<>();
     for (Face f : around.faces()) {
@@ -140,7 +161,7 @@ public final class BoundaryDerivation {
     for (Face f : around.faces()) {
       unpaired(f, all.get(f.number()), taken.getOrDefault(f.number(), List.of()), around, drafts);
     }
-    return surfaces(drafts, around, constructions);
+    return surfaces(drafts, around, constructions, watch.part(FACES, 1));
   }
 
   private Regions regions(Surroundings around, Face f) {
@@ -245,7 +266,10 @@ public final class BoundaryDerivation {
   }
 
   private Result surfaces(
-      List<Draft> drafts, Surroundings around, BoundaryMatching.Constructions constructions) {
+      List<Draft> drafts,
+      Surroundings around,
+      BoundaryMatching.Constructions constructions,
+      Watch watch) {
     SurfaceKeys keys = new SurfaceKeys();
     OpeningProjection projection = new OpeningProjection(cuts, options, tolerance);
     List<Surface> out = new ArrayList<>();
@@ -264,7 +288,7 @@ public final class BoundaryDerivation {
     }
     List<Surface> shades =
         new ShadingDerivation(around.scene(), around.rooms(), ground, tolerance)
-            .of(barriers, bounding);
+            .of(barriers, bounding, watch);
     return new Result(out, shades, orphans, uncovered(voids, around), List.copyOf(problems));
   }
 

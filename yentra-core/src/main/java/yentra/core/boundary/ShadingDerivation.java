@@ -54,12 +54,18 @@ final class ShadingDerivation {
    *
    * @param bounding keys of the elements that bound spaces
    */
-  List<Surface> of(List<Barrier> barriers, Set<String> bounding) {
+  List<Surface> of(List<Barrier> barriers, Set<String> bounding, Watch watch) {
+    Runnable step = watch.steps(barriers.size());
     Overhangs overhangs = new Overhangs(rooms, barriers, view, ground, tolerance);
     List<List<Polygon>> parts =
         IntStream.range(0, barriers.size())
             .parallel()
-            .mapToObj(i -> shading(barriers.get(i), i, bounding, overhangs))
+            .mapToObj(
+                i -> {
+                  List<Polygon> p = shading(barriers.get(i), i, bounding, overhangs);
+                  step.run();
+                  return p;
+                })
             .toList();
     List<Surface> out = new ArrayList<>();
     Map<String, Integer> numbers = new HashMap<>();

@@ -128,7 +128,8 @@ final class IfcBoundaries {
 
   /** The window or door that fills an opening element, or null. */
   private StepInstance filling(StepInstance opening) {
-    return file.get(model.relations().filling.get(opening.id()));
+    int[] all = model.relations().fillings.get(opening.id());
+    return all.length == 0 ? null : file.get(all[0]);
   }
 
   /**

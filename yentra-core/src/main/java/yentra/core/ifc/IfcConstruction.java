@@ -3,7 +3,6 @@ package yentra.core.ifc;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.function.Predicate;
 import yentra.core.boundary.Barrier;
@@ -107,26 +106,33 @@ final class IfcConstruction {
         continue;
       }
       Element cut = model.element(host).orElse(null);
-      Element filling = model.element(relations.filling.get(o.number())).orElse(null);
-      Element named = filling == null ? o : filling;
+      List<Element> panels = IfcFilling.panels(model, o);
+      panels.forEach(p -> done.add(p.number()));
+      for (int f : relations.fillings.get(o.number())) {
+        done.add(f);
+      }
+      if (cut == null) {
+        continue;
+      }
+      // an opening in a wall whose body cannot be read is found by its place
+      boolean bare = model.body(cut).isEmpty() && relations.parts.get(host).length == 0;
+      String in = bare ? "" : named(cut).key();
+      if (panels.size() > 1) {
+        for (Element p : panels) {
+          out.add(cut(in, p, IfcFilling.role(model, p), model.body(p).faces()));
+        }
+        continue;
+      }
+      Element filling = panels.isEmpty() ? null : panels.get(0);
       List<Polygon> body = model.body(o).faces();
       if (body.isEmpty() && filling != null) {
         body = model.body(filling).faces();
       }
-      if (filling != null) {
-        done.add(filling.number());
-      }
-      if (cut != null && !body.isEmpty()) {
+      if (!body.isEmpty()) {
         out.add(
-            new Cut(
-                // an opening in a wall whose body cannot be read is found by its place
-                model.body(cut).isEmpty() && relations.parts.get(host).length == 0
-                    ? ""
-                    : named(cut).key(),
-                named.key(),
-                named.source(),
-                filling == null ? Role.HOLE : IfcFilling.role(model, filling),
-                body));
+            filling == null
+                ? cut(in, o, Role.HOLE, body)
+                : cut(in, filling, IfcFilling.role(model, filling), body));
       }
     }
     for (Element e : model.elements()) {
@@ -137,11 +143,16 @@ final class IfcConstruction {
     return out;
   }
 
+  private static Cut cut(String host, Element named, Role role, List<Polygon> body) {
+    return new Cut(host, named.key(), named.source(), role, body);
+  }
+
   /** Windows and doors that no opening was cut for, and the glass of curtain walls. */
   private void loose(Element e, List<Cut> out) {
     Element curtain = curtainWall(e);
     boolean lightOrDoor =
-        is(e, "IfcWindow", "IfcDoor") || curtain != null && is(e, "IfcPlate") && glass(e);
+        is(e, "IfcWindow", "IfcDoor")
+            || curtain != null && is(e, "IfcPlate") && IfcFilling.glass(model, e);
     List<Polygon> body = lightOrDoor ? model.body(e).faces() : List.of();
     if (!body.isEmpty()) {
       Role role = IfcFilling.role(model, e);
@@ -158,16 +169,6 @@ final class IfcConstruction {
       }
     }
     return null;
-  }
-
-  /** Light passes through what is made of glass; where nothing is said, a panel is glass. */
-  private boolean glass(Element e) {
-    List<String> names = new ArrayList<>(model.materials(e).names());
-    names.addAll(model.materials(e).aliases());
-    return names.isEmpty()
-        || names.stream()
-            .map(n -> n.toLowerCase(Locale.ROOT))
-            .anyMatch(n -> n.matches(".*(glas|glaz|verre|vitr|vidrio|vetro|szkł|sklo).*"));
   }
 
   /** A recess does not go through. */

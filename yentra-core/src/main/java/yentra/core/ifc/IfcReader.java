@@ -14,6 +14,7 @@ import yentra.core.boundary.DeliveredBoundary;
 import yentra.core.boundary.DeliveredJudgement;
 import yentra.core.boundary.EnclosedVolumes;
 import yentra.core.boundary.Ground;
+import yentra.core.boundary.Watch;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
@@ -22,6 +23,7 @@ import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
+import yentra.core.envelope.Surface;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.envelope.Zone;
 import yentra.core.geometry.Polygon;
@@ -58,6 +60,7 @@ public final class IfcReader {
   private final Map<Integer, String> zoneOf = new HashMap<>();
   private BoundaryOptions options = BoundaryOptions.STANDARD;
   private Double groundLevel;
+  private Watch watch = Watch.NONE;
 
   private IfcReader(
       IfcModel model, ArchitecturalModel values, Predicate<Element> inScope, Tolerance tolerance) {
@@ -125,6 +128,21 @@ public final class IfcReader {
       Double groundLevel,
       BoundaryOptions options,
       Tolerance tolerance) {
+    return envelope(model, scoped, groundLevel, options, Watch.NONE, tolerance);
+  }
+
+  /**
+   * The same, watched.
+   *
+   * @throws java.util.concurrent.CancellationException when the watch gives up
+   */
+  public static Envelope envelope(
+      IfcModel model,
+      ArchitecturalModel scoped,
+      Double groundLevel,
+      BoundaryOptions options,
+      Watch watch,
+      Tolerance tolerance) {
     IfcReader reader =
         new IfcReader(
             model,
@@ -133,6 +151,7 @@ public final class IfcReader {
             tolerance);
     reader.groundLevel = groundLevel;
     reader.options = options;
+    reader.watch = watch;
     return reader.envelope();
   }
 
@@ -172,7 +191,7 @@ public final class IfcReader {
     List<DeliveredBoundary> boundaries = unique(reader.read(rooms));
     outOfScope(boundaries);
     IfcSpaceSurfaces bounded =
-        new IfcSpaceSurfaces(model, inScope, constructions, options, ground, tolerance);
+        new IfcSpaceSurfaces(model, inScope, constructions, options, ground, watch, tolerance);
     bounded.make(spaces, boundaries, reader.firstLevel());
     bounded.notes().forEach(n -> note(ReadNote.Kind.ASSUMED, "", n, 0));
     bounded
@@ -201,6 +220,8 @@ public final class IfcReader {
           0);
     }
     notes.addAll(new IfcConformance(model).notes());
+    List<Surface> surfaces = new ArrayList<>(bounded.surfaces());
+    surfaces.addAll(IfcTerrain.skyline(model, inScope, spaces));
     Envelope inner =
         Envelope.of(
             new Envelope.Parts(
@@ -210,7 +231,7 @@ public final class IfcReader {
                 storeys,
                 zones,
                 spaces,
-                bounded.surfaces(),
+                surfaces,
                 bounded.orphans(),
                 constructions.constructions(),
                 constructions.layers(),

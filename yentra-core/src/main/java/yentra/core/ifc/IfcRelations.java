@@ -24,8 +24,8 @@ final class IfcRelations {
 
   final IntLists openings = new IntLists();
 
-  /** Opening to what fills it, and back. */
-  final IntMap filling = new IntMap();
+  /** Opening to all that fills it, and back. */
+  final IntLists fillings = new IntLists();
 
   final IntMap filled = new IntMap();
 
@@ -64,7 +64,7 @@ final class IfcRelations {
     file.each(
         "IFCRELFILLSELEMENT",
         r -> {
-          filling.putIfAbsent(r.ref(4), r.ref(5));
+          fillings.add(r.ref(4), r.ref(5));
           filled.putIfAbsent(r.ref(5), r.ref(4));
         });
     file.each("IFCRELDEFINESBYTYPE", r -> r.refs(4).forEach(o -> type.putIfAbsent(o, r.ref(5))));

@@ -16,6 +16,7 @@ import yentra.core.boundary.DeliveredJudgement;
 import yentra.core.boundary.DerivationOptions;
 import yentra.core.boundary.Ground;
 import yentra.core.boundary.Room;
+import yentra.core.boundary.Watch;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
@@ -45,6 +46,7 @@ final class IfcSpaceSurfaces {
   private final IfcConstructions constructions;
   private final BoundaryOptions options;
   private final Ground ground;
+  private final Watch watch;
   private final Tolerance tolerance;
   private final List<String> notes = new ArrayList<>();
   private Map<String, List<String>> grouping = Map.of();
@@ -59,12 +61,14 @@ final class IfcSpaceSurfaces {
       IfcConstructions constructions,
       BoundaryOptions options,
       Ground ground,
+      Watch watch,
       Tolerance tolerance) {
     this.model = model;
     this.inScope = inScope;
     this.constructions = constructions;
     this.options = options;
     this.ground = ground;
+    this.watch = watch;
     this.tolerance = tolerance;
   }
 
@@ -141,7 +145,7 @@ final class IfcSpaceSurfaces {
     IfcConstruction construction = new IfcConstruction(model, inScope);
     return new BoundaryDerivation(
             rooms, construction.barriers(), construction.cuts(), ground, how, tolerance)
-        .derive(constructions);
+        .derive(constructions, watch);
   }
 
   /**
