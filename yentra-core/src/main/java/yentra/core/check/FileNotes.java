@@ -42,6 +42,8 @@ final class FileNotes {
     return switch (n.subject()) {
       case "surfaceType" ->
           surface && e.surface(key).get().type() == yentra.core.envelope.SurfaceType.UNRESOLVED;
+      case "openingType" ->
+          opening && e.opening(key).get().type() == yentra.core.envelope.OpeningType.UNRESOLVED;
       case "constructionIdRef" ->
           refers(
               n,

@@ -10,6 +10,7 @@ import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Transform;
+import yentra.core.geometry.Vec3;
 
 /**
  * The analytical model: spaces, the surfaces that bound them, openings, constructions. Immutable;
@@ -296,21 +297,46 @@ public final class Envelope {
    * @param northAzimuth of the y axis from now on
    */
   public Envelope moved(Transform t, Double northAzimuth) {
-    UnaryOperator<Polygon> move = p -> p.outer().isEmpty() ? p : p.transformed(t);
-    UnaryOperator<Opening> opening = o -> o.withPolygon(move.apply(o.polygon()));
     Site s = parts.site;
+    Envelope e = mapped(p -> p.transformed(t), l -> l + t.origin().z(), x -> x, u -> u.moved(t));
+    return e.withSite(
+        new Site(s.name(), s.latitude(), s.longitude(), s.elevation(), northAzimuth, s.extras()));
+  }
+
+  /** This envelope with all lengths multiplied, and stated areas and volumes with them. */
+  public Envelope scaled(double factor) {
+    UnaryOperator<Vec3> grow = v -> v.times(factor);
+    return mapped(
+        p ->
+            new Polygon(
+                p.outer().stream().map(grow).toList(),
+                p.holes().stream().map(h -> h.stream().map(grow).toList()).toList()),
+        l -> l * factor,
+        x ->
+            x.withStated(
+                x.statedFloorArea() == null ? null : x.statedFloorArea() * factor * factor,
+                x.statedVolume() == null ? null : x.statedVolume() * factor * factor * factor),
+        u -> u.scaled(factor));
+  }
+
+  private Envelope mapped(
+      UnaryOperator<Polygon> change,
+      UnaryOperator<Double> level,
+      UnaryOperator<Space> stated,
+      UnaryOperator<Uncovered> volumes) {
+    UnaryOperator<Polygon> move = p -> p.outer().isEmpty() ? p : change.apply(p);
+    UnaryOperator<Opening> opening = o -> o.withPolygon(move.apply(o.polygon()));
     return new Envelope(
         new Parts(
             parts.delivered,
-            new Site(
-                s.name(), s.latitude(), s.longitude(), s.elevation(), northAzimuth, s.extras()),
+            parts.site,
             parts.buildings,
             parts.storeys.stream()
-                .map(x -> x.withLevel(x.level() == null ? null : x.level() + t.origin().z()))
+                .map(x -> x.withLevel(x.level() == null ? null : level.apply(x.level())))
                 .toList(),
             parts.zones,
             parts.spaces.stream()
-                .map(x -> x.withShell(x.shell().stream().map(move).toList()))
+                .map(x -> stated.apply(x.withShell(x.shell().stream().map(move).toList())))
                 .toList(),
             parts.surfaces.stream()
                 .map(
@@ -333,7 +359,7 @@ public final class Envelope {
             parts.materials,
             parts.glazings,
             parts.notes,
-            parts.uncovered.stream().map(u -> u.moved(t)).toList()));
+            parts.uncovered.stream().map(volumes).toList()));
   }
 
   /**

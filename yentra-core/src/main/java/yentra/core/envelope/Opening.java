@@ -23,4 +23,30 @@ public record Opening(
   public Opening withPolygon(Polygon p) {
     return new Opening(key, name, type, p, construction, glazing, source, element, extras);
   }
+
+  public Opening withKey(String k) {
+    return new Opening(k, name, type, polygon, construction, glazing, source, element, extras);
+  }
+
+  /** Glazing data stay with what lets light through only. */
+  public Opening withType(OpeningType t) {
+    return new Opening(
+        key,
+        name,
+        t,
+        polygon,
+        construction,
+        t.isGlazed() ? glazing : null,
+        source,
+        element,
+        extras.withoutAttribute("openingType"));
+  }
+
+  public Opening withConstruction(String c) {
+    return new Opening(key, name, type, polygon, c, glazing, source, element, extras);
+  }
+
+  public Opening withGlazing(String g) {
+    return new Opening(key, name, type, polygon, construction, g, source, element, extras);
+  }
 }

@@ -60,4 +60,75 @@ public record Space(
   public String label() {
     return name.isBlank() ? key : name;
   }
+
+  public Space withName(String n) {
+    return new Space(
+        key,
+        n,
+        storey,
+        zone,
+        building,
+        use,
+        condition,
+        statedFloorArea,
+        statedVolume,
+        shell,
+        source,
+        extras);
+  }
+
+  public Space withStorey(String s) {
+    return new Space(
+        key,
+        name,
+        s,
+        zone,
+        building,
+        use,
+        condition,
+        statedFloorArea,
+        statedVolume,
+        shell,
+        source,
+        extras);
+  }
+
+  public Space withZone(String z) {
+    return new Space(
+        key,
+        name,
+        storey,
+        z,
+        building,
+        use,
+        condition,
+        statedFloorArea,
+        statedVolume,
+        shell,
+        source,
+        extras);
+  }
+
+  public Space withExtras(Extras x) {
+    return new Space(
+        key,
+        name,
+        storey,
+        zone,
+        building,
+        use,
+        condition,
+        statedFloorArea,
+        statedVolume,
+        shell,
+        source,
+        x);
+  }
+
+  /** With other stated figures, null for none. */
+  public Space withStated(Double floorArea, Double volume) {
+    return new Space(
+        key, name, storey, zone, building, use, condition, floorArea, volume, shell, source,
+        extras);
+  }
 }

@@ -19,6 +19,11 @@ public record Uncovered(List<String> around, double volume, Vec3 inside, Vec3 fr
     around = List.copyOf(around);
   }
 
+  /** The same volume, with all lengths multiplied. */
+  Uncovered scaled(double k) {
+    return new Uncovered(around, volume * k * k * k, inside.times(k), from.times(k), to.times(k));
+  }
+
   /** The same volume elsewhere; the box is that around the moved box. */
   Uncovered moved(Transform t) {
     List<Vec3> corners = new ArrayList<>();

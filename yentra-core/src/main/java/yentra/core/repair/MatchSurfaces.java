@@ -37,6 +37,20 @@ public record MatchSurfaces(String first, String second) implements Repair {
     Side own = coincide ? Side.of(space(a)) : Side.of(space(a), a.polygon());
     Side other = coincide ? Side.of(space(b)) : Side.of(space(b), b.polygon());
     List<Opening> openings = new ArrayList<>(a.openings());
+    openings.addAll(moved(a, b));
+    String construction = a.construction() != null ? a.construction() : b.construction();
+    Surface joined =
+        a.withSides(List.of(own, other))
+            .withType(SurfaceTypes.STANDARD.betweenSpaces(a.polygon().tilt()))
+            .withConstruction(construction)
+            .withThickness(coincide ? a.thickness() : Double.valueOf(apart))
+            .withOpenings(openings);
+    return e.withoutSurface(second).replacing(first, x -> joined);
+  }
+
+  /** Openings of the second that the first has not, in the first's plane and direction. */
+  static List<Opening> moved(Surface a, Surface b) {
+    List<Opening> out = new ArrayList<>();
     Plane plane = a.polygon().plane();
     for (Opening o : b.openings()) {
       boolean there =
@@ -47,18 +61,10 @@ public record MatchSurfaces(String first, String second) implements Repair {
                           > 0.5 * o.polygon().area());
       if (!there) {
         Polygon moved = Polygon.of(o.polygon().outer().stream().map(plane::project).toList());
-        openings.add(
-            o.withPolygon(moved.normal().dot(plane.normal()) < 0 ? moved.reversed() : moved));
+        out.add(o.withPolygon(Reshape.turned(moved, a.polygon())));
       }
     }
-    String construction = a.construction() != null ? a.construction() : b.construction();
-    Surface joined =
-        a.withSides(List.of(own, other))
-            .withType(SurfaceTypes.STANDARD.betweenSpaces(a.polygon().tilt()))
-            .withConstruction(construction)
-            .withThickness(coincide ? a.thickness() : Double.valueOf(apart))
-            .withOpenings(openings);
-    return e.withoutSurface(second).replacing(first, x -> joined);
+    return out;
   }
 
   private static String space(Surface s) {

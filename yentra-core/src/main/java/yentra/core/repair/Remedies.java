@@ -11,11 +11,15 @@ import yentra.core.check.Finding;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.FrameDifference;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
+import yentra.core.geometry.Box;
 import yentra.core.geometry.PlanarOverlay;
+import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 
@@ -27,6 +31,9 @@ public final class Remedies {
   private final Envelope envelope;
   private final double ground;
   private final SurfaceTypes types;
+
+  /** What is left around an opening that fills its surface, in metres. */
+  private static final double FRAME = 0.05;
 
   /** The joining of slivers, empty where it has nothing to join; null when not tried yet. */
   private Optional<Remedy> slivers;
@@ -44,27 +51,107 @@ public final class Remedies {
     Optional<Surface> surface = envelope.surface(first);
     boolean opening = envelope.opening(first).isPresent();
     switch (f.code()) {
-      case "SPC-401" -> f.evidence().areas().forEach(hole -> closeHole(first, hole, out));
-      case "SPC-409" -> out.add(new Remedy("Turn the shell outwards", new ReverseShell(first)));
-      case "ADJ-501" -> surface.ifPresent(s -> withoutPair(s, out));
-      case "ADJ-502" ->
-          surface.ifPresent(s -> retype(s, types.betweenSpaces(outward(s).tilt()), out));
-      case "ADJ-503", "GEO-307" -> {
-        match(f.objects(), out);
-        deleteSecond(f.objects(), f.code(), out);
+      case "FMT-103" -> duplicate(first, out);
+      case "FMT-104" -> dangling(f, first, surface, out);
+      case "FMT-105", "FMT-106" -> {
+        surface
+            .filter(s -> s.type() == SurfaceType.UNRESOLVED)
+            .ifPresent(s -> retype(s, likelyType(s), out));
+        envelope
+            .opening(first)
+            .filter(o -> o.type() == OpeningType.UNRESOLVED)
+            .ifPresent(o -> retypeOpening(o, likelyType(o), out));
+      }
+      case "UNI-202" -> reread(f, out);
+      case "UNI-203" -> nearOrigin(out);
+      case "UNI-204" -> context.frames().ifPresent(d -> align(f.subject(), d, out));
+      case "GEO-301" -> delete(first, surface, opening, out);
+      case "GEO-302", "GEO-303", "GEO-304" -> {
+        out.add(
+            new Remedy(
+                switch (f.code()) {
+                  case "GEO-302" -> "Put its corners into one plane";
+                  case "GEO-303" -> "Keep the largest part";
+                  default -> "Make close corners one";
+                },
+                new CleanOutline(first, context.limit("GEO-304", "edge"))));
+        if (!f.code().equals("GEO-304")) {
+          delete(first, surface, opening, out);
+        }
       }
       case "GEO-305" -> absorb(out);
       case "GEO-308" -> deleteSecond(f.objects(), f.code(), out);
+      case "SPC-401" -> {
+        f.evidence().areas().forEach(hole -> closeHole(first, hole, out));
+        out.add(
+            new Remedy(
+                "Bring close corners together",
+                new SnapVertices(List.of(first), 3 * context.tolerance().gap())));
+        shell(first, out);
+      }
+      case "SPC-402" -> out.add(new Remedy("Delete the space", new DeleteSpace(first)));
+      case "SPC-403" ->
+          out.add(
+              new Remedy(
+                  "Let the computed figures count", new AmendSpace(first, null, true, false)));
+      case "SPC-405" -> storey(first, out);
+      case "SPC-406" -> names(f.objects(), out);
+      case "SPC-407" -> mergeWithNeighbour(first, out);
+      case "SPC-409" -> {
+        out.add(new Remedy("Turn the shell outwards", new ReverseShell(first)));
+        shell(first, out);
+      }
+      case "SPC-410" -> shell(first, out);
+      case "ADJ-501" -> surface.ifPresent(s -> withoutPair(s, out));
+      case "ADJ-502" ->
+          surface.ifPresent(
+              s -> {
+                retype(s, types.betweenSpaces(outward(s).tilt()), out);
+                if (s.sides().size() == 2) {
+                  out.add(
+                      new Remedy(
+                          "Clear " + context.naming().space(s.sides().get(1).space()),
+                          new SetNeighbours(first, List.of(s.sides().get(0).space()), null)));
+                }
+              });
+      case "ADJ-503", "GEO-307" -> {
+        match(f.objects(), out);
+        out.add(
+            new Remedy(
+                "Match all that face each other, split where outlines differ",
+                new MatchFacing(context.limit("ADJ-503", "distance"))));
+        deleteSecond(f.objects(), f.code(), out);
+      }
       case "ADJ-504", "ADJ-505" -> surface.ifPresent(s -> retype(s, typeFrom(s), out));
-      case "ADJ-510" -> out.add(new Remedy("Delete the shading surface", new DeleteSurface(first)));
-      case "OPN-603" ->
-          out.add(new Remedy("Delete the second opening", new DeleteOpening(f.objects().get(1))));
-      case "OPN-605" -> out.add(new Remedy("Delete the opening", new DeleteOpening(first)));
       case "ADJ-506" -> out.add(new Remedy("Turn it to face out", new ReverseSurface(first)));
+      case "ADJ-507" -> {
+        surface.ifPresent(
+            s ->
+                out.add(
+                    new Remedy(
+                        "Clear the second",
+                        new SetNeighbours(
+                            first,
+                            List.of(s.sides().get(0).space()),
+                            types.exterior(outward(s), ground)))));
+        delete(first, surface, opening, out);
+      }
+      case "ADJ-508" ->
+          surface
+              .flatMap(this::partner)
+              .ifPresent(
+                  p ->
+                      out.add(
+                          new Remedy(
+                              "Match it with the face of "
+                                  + context.naming().space(p.sides().get(0).space()),
+                              new MatchSurfaces(first, p.key()))));
       case "ADJ-509" -> {
         delete(first, surface, opening, out);
         surface.ifPresent(s -> retype(s, SurfaceType.SHADE, out));
+        surface.ifPresent(s -> neighbour(s, out));
       }
+      case "ADJ-510" -> out.add(new Remedy("Delete the shading surface", new DeleteSurface(first)));
       case "OPN-601" -> {
         out.add(new Remedy("Put it into its surface's plane", new CutOpening(first)));
         out.add(new Remedy("Delete the opening", new DeleteOpening(first)));
@@ -73,23 +160,220 @@ public final class Remedies {
         out.add(new Remedy("Cut it to its surface", new CutOpening(first)));
         out.add(new Remedy("Delete the opening", new DeleteOpening(first)));
       }
-      case "OPN-607" -> out.add(new Remedy("Delete the opening", new DeleteOpening(first)));
-      case "GEO-301", "GEO-303" -> delete(first, surface, opening, out);
-      case "FMT-103" -> duplicate(first, out);
-      case "FMT-105", "FMT-106" ->
-          surface
-              .filter(s -> s.type() == SurfaceType.UNRESOLVED)
-              .ifPresent(s -> retype(s, likelyType(s), out));
-      case "FMT-104" -> {
-        if (f.subject().startsWith("constructionIdRef")) {
-          surface.ifPresent(s -> assign(s, out));
+      case "OPN-603" -> {
+        cutBySecond(f.objects(), out);
+        out.add(new Remedy("Delete the second opening", new DeleteOpening(f.objects().get(1))));
+      }
+      case "OPN-604" -> shrink(first, out);
+      case "OPN-605", "OPN-606" -> {
+        envelope
+            .opening(first)
+            .ifPresent(
+                o -> {
+                  OpeningType likely = likelyType(o);
+                  if (likely != o.type()) {
+                    retypeOpening(o, likely, out);
+                  } else if (f.code().equals("OPN-605") || o.type().isGlazed()) {
+                    retypeOpening(o, OpeningType.NON_SLIDING_DOOR, out);
+                  }
+                });
+        if (f.code().equals("OPN-605")) {
+          out.add(new Remedy("Delete the opening", new DeleteOpening(first)));
         }
       }
-      case "UNI-204" -> context.frames().ifPresent(d -> align(f.subject(), d, out));
+      case "OPN-607" -> out.add(new Remedy("Delete the opening", new DeleteOpening(first)));
       case "THM-701" -> surface.ifPresent(s -> assign(s, out));
       default -> {}
     }
     return out;
+  }
+
+  private void dangling(Finding f, String first, Optional<Surface> surface, List<Remedy> out) {
+    int at = f.subject().indexOf('=');
+    if (at < 0) {
+      return;
+    }
+    String attribute = f.subject().substring(0, at);
+    String from = f.subject().substring(at + 1);
+    if (attribute.equals("constructionIdRef")) {
+      surface.ifPresent(s -> assign(s, out));
+    }
+    PointReference drop = new PointReference(first, attribute, from, null);
+    try {
+      drop.apply(envelope, context.tolerance());
+      out.add(new Remedy("Drop the reference", drop));
+    } catch (NotApplicableException e) {
+      // of what is only carried over a reference cannot be dropped by itself
+      return;
+    }
+  }
+
+  /** The unit that makes the mean height of spaces one of rooms. */
+  private void reread(Finding f, List<Remedy> out) {
+    double height = f.measured() == null ? 0 : f.measured();
+    Map<String, Double> units = new TreeMap<>();
+    units.put("millimetres", 0.001);
+    units.put("centimetres", 0.01);
+    units.put("metres", 1.0);
+    units.put("feet", 0.3048);
+    units.put("inches", 0.0254);
+    double now = envelope.delivered().length().metres();
+    units.forEach(
+        (name, metres) -> {
+          double factor = metres / now;
+          if (Math.abs(factor - 1) > 1e-9 && height * factor > 2 && height * factor < 10) {
+            out.add(new Remedy("Take lengths in " + name, new RereadUnit(factor, name)));
+          }
+        });
+  }
+
+  private void nearOrigin(List<Remedy> out) {
+    Box box = Box.EMPTY;
+    for (Surface s : envelope.surfaces()) {
+      box = box.union(s.polygon().box());
+    }
+    boolean far = !box.isEmpty() && box.diagonal() < 10_000;
+    Vec3 o = envelope.delivered().origin();
+    if (far) {
+      Vec3 c = box.min().plus(o);
+      out.add(
+          new Remedy(
+              "Move it to the origin",
+              new AlignDelivery(0, -Math.floor(c.x()), -Math.floor(c.y()), 0, null)));
+    }
+  }
+
+  /** When only the delivered shell is at fault, or only it closes, the surfaces can do without. */
+  private void shell(String space, List<Remedy> out) {
+    envelope
+        .space(space)
+        .filter(s -> !s.shell().isEmpty() && !context.volumes().surfacesOf(space).isEmpty())
+        .ifPresent(
+            s ->
+                out.add(
+                    new Remedy(
+                        "Take what bounds it from its surfaces alone",
+                        new AmendSpace(space, null, false, true))));
+  }
+
+  private void storey(String space, List<Remedy> out) {
+    Box box = context.volumes().of(space).faces().box();
+    if (box.isEmpty()) {
+      return;
+    }
+    double floor = box.min().z();
+    envelope.storeys().stream()
+        .filter(s -> s.level() != null && s.level() <= floor + 0.5)
+        .max(Comparator.comparingDouble(Storey::level))
+        .ifPresent(
+            s ->
+                out.add(
+                    new Remedy(
+                        "Put it on " + (s.name().isBlank() ? s.key() : s.name()),
+                        new AmendSpace(space, s.key(), false, false))));
+  }
+
+  private void names(List<String> spaces, List<Remedy> out) {
+    out.add(new Remedy("Name by storey and number", new NameSpaces("{storey} {number}", spaces)));
+    boolean named =
+        spaces.stream()
+            .allMatch(k -> envelope.space(k).map(s -> !s.name().isBlank()).orElse(false));
+    if (named) {
+      out.add(0, new Remedy("Number those of one name", new NameSpaces("{name} {number}", spaces)));
+    }
+  }
+
+  /** With the neighbour that shares the largest surface. */
+  private void mergeWithNeighbour(String space, List<Remedy> out) {
+    context.volumes().surfacesOf(space).stream()
+        .filter(s -> s.sides().size() == 2)
+        .max(
+            Comparator.comparingDouble((Surface s) -> s.polygon().area())
+                .thenComparing(Surface::key))
+        .ifPresent(
+            s -> {
+              String other = s.sides().get(s.sides().get(0).space().equals(space) ? 1 : 0).space();
+              out.add(
+                  new Remedy(
+                      "Merge it into " + context.naming().space(other),
+                      new MergeSpaces(List.of(other, space))));
+            });
+  }
+
+  /** The space whose faces leave out this one's place. */
+  private void neighbour(Surface s, List<Remedy> out) {
+    for (yentra.core.boundary.SpaceVolume v : context.volumes().all()) {
+      boolean fills =
+          v.holes().stream()
+              .map(h -> Polygon.of(h.outline()))
+              .anyMatch(
+                  h ->
+                      h.box().grown(context.tolerance().gap()).intersects(s.polygon().box())
+                          && PlanarOverlay.commonArea(s.polygon(), h) > 0.9 * h.area()
+                          && Math.abs(s.polygon().plane().distance(h.mean()))
+                              < context.tolerance().gap());
+      if (fills) {
+        out.add(
+            0,
+            new Remedy(
+                "Let it bound " + v.space().label(),
+                new SetNeighbours(s.key(), List.of(v.space().key()), null)));
+        return;
+      }
+    }
+  }
+
+  private void cutBySecond(List<String> pair, List<Remedy> out) {
+    Optional<Opening> a = envelope.opening(pair.get(0));
+    Optional<Opening> b = envelope.opening(pair.get(1));
+    if (a.isPresent() && b.isPresent()) {
+      Polygon larger = a.get().polygon();
+      Polygon smaller = b.get().polygon();
+      boolean first = larger.area() >= smaller.area();
+      List<Polygon> rest =
+          first
+              ? PlanarOverlay.difference(larger, smaller)
+              : PlanarOverlay.difference(smaller, larger);
+      if (rest.size() == 1 && rest.get(0).holes().isEmpty() && rest.get(0).area() > 0.01) {
+        out.add(
+            new Remedy(
+                "Cut the " + (first ? "first" : "second") + " by the other",
+                new ReshapeOpening(pair.get(first ? 0 : 1), rest.get(0).outer())));
+      }
+    }
+  }
+
+  /** To a frame's width inside its surface. */
+  private void shrink(String opening, List<Remedy> out) {
+    envelope
+        .parentOf(opening)
+        .ifPresent(
+            s -> {
+              PlaneFrame frame = PlaneFrame.of(s.polygon().plane());
+              List<Polygon> inner = frame.lift(frame.project(s.polygon()).buffer(-FRAME, 1));
+              if (inner.size() == 1 && inner.get(0).area() > 0.01) {
+                out.add(
+                    new Remedy(
+                        "Leave 5 cm of the surface around it",
+                        new ReshapeOpening(opening, inner.get(0).outer())));
+              }
+            });
+  }
+
+  private void retypeOpening(Opening o, OpeningType type, List<Remedy> out) {
+    if (type != o.type()) {
+      out.add(new Remedy("Type it " + type.gbxml(), new RetypeOpening(o.key(), type)));
+    }
+  }
+
+  /** What its glazing data, its construction and its place say of an opening. */
+  private OpeningType likelyType(Opening o) {
+    Optional<Surface> parent = envelope.parentOf(o.key());
+    if (o.glazing() != null && parent.map(s -> !s.type().isGround()).orElse(true)) {
+      boolean lying = parent.map(s -> outward(s).tilt() < 60).orElse(false);
+      return lying ? OpeningType.FIXED_SKYLIGHT : OpeningType.FIXED_WINDOW;
+    }
+    return OpeningType.NON_SLIDING_DOOR;
   }
 
   /** Back to where the other delivery stands; a wrong unit is not mended by moving. */
@@ -266,6 +550,9 @@ public final class Remedies {
 
   /** The object that was read under a new id because its own was taken. */
   private void duplicate(String id, List<Remedy> out) {
+    if (envelope.delivered().format().equals(Delivered.GBXML)) {
+      out.add(new Remedy("Let the second keep a new id", new MakeIdUnique(id)));
+    }
     for (Surface s : envelope.surfaces()) {
       if (s.source().id().equals(id) && !s.key().equals(id)) {
         out.add(new Remedy("Delete the second surface", new DeleteSurface(s.key())));

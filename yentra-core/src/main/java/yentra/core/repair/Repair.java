@@ -26,7 +26,27 @@ import yentra.core.geometry.Tolerance;
   @JsonSubTypes.Type(value = MergeSpaces.class, name = "MergeSpaces"),
   @JsonSubTypes.Type(value = AddSpaces.class, name = "AddSpaces"),
   @JsonSubTypes.Type(value = AbsorbSlivers.class, name = "AbsorbSlivers"),
-  @JsonSubTypes.Type(value = StraightenFacets.class, name = "StraightenFacets")
+  @JsonSubTypes.Type(value = StraightenFacets.class, name = "StraightenFacets"),
+  @JsonSubTypes.Type(value = ReshapeSurface.class, name = "ReshapeSurface"),
+  @JsonSubTypes.Type(value = SplitSurface.class, name = "SplitSurface"),
+  @JsonSubTypes.Type(value = ExtendSurface.class, name = "ExtendSurface"),
+  @JsonSubTypes.Type(value = SetNeighbours.class, name = "SetNeighbours"),
+  @JsonSubTypes.Type(value = SnapVertices.class, name = "SnapVertices"),
+  @JsonSubTypes.Type(value = SplitSpace.class, name = "SplitSpace"),
+  @JsonSubTypes.Type(value = AddSpace.class, name = "AddSpace"),
+  @JsonSubTypes.Type(value = DeleteSpace.class, name = "DeleteSpace"),
+  @JsonSubTypes.Type(value = AddOpening.class, name = "AddOpening"),
+  @JsonSubTypes.Type(value = ReshapeOpening.class, name = "ReshapeOpening"),
+  @JsonSubTypes.Type(value = RetypeOpening.class, name = "RetypeOpening"),
+  @JsonSubTypes.Type(value = GlazeWalls.class, name = "GlazeWalls"),
+  @JsonSubTypes.Type(value = NameSpaces.class, name = "NameSpaces"),
+  @JsonSubTypes.Type(value = MatchFacing.class, name = "MatchFacing"),
+  @JsonSubTypes.Type(value = CleanOutline.class, name = "CleanOutline"),
+  @JsonSubTypes.Type(value = RereadUnit.class, name = "RereadUnit"),
+  @JsonSubTypes.Type(value = Several.class, name = "Several"),
+  @JsonSubTypes.Type(value = PointReference.class, name = "PointReference"),
+  @JsonSubTypes.Type(value = MakeIdUnique.class, name = "MakeIdUnique"),
+  @JsonSubTypes.Type(value = AmendSpace.class, name = "AmendSpace")
 })
 public sealed interface Repair
     permits ReverseSurface,
@@ -43,7 +63,27 @@ public sealed interface Repair
         MergeSpaces,
         AddSpaces,
         AbsorbSlivers,
-        StraightenFacets {
+        StraightenFacets,
+        ReshapeSurface,
+        SplitSurface,
+        ExtendSurface,
+        SetNeighbours,
+        SnapVertices,
+        SplitSpace,
+        AddSpace,
+        DeleteSpace,
+        AddOpening,
+        ReshapeOpening,
+        RetypeOpening,
+        GlazeWalls,
+        NameSpaces,
+        MatchFacing,
+        CleanOutline,
+        RereadUnit,
+        Several,
+        PointReference,
+        MakeIdUnique,
+        AmendSpace {
   /**
    * The envelope with this change.
    *

@@ -19,6 +19,7 @@ import tools.jackson.databind.json.JsonMapper;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.Surface;
@@ -198,7 +199,27 @@ class RepairsTest {
             new MergeSpaces(List.of("a", "b")),
             new AddSpaces(List.of(new SpaceSeed("Store 01", new Vec3(1, 2, 3)))),
             new AbsorbSlivers(0.05, 0.02),
-            new StraightenFacets(0.05));
+            new StraightenFacets(0.05),
+            new ReshapeSurface("s", List.of(v(0, 0, 0)), true),
+            new SplitSurface("s", v(0, 0, 0), v(1, 0, 0)),
+            new ExtendSurface("s", "t"),
+            new SetNeighbours("s", List.of("a"), null),
+            new SnapVertices(List.of("a"), 0.02),
+            new SplitSpace("a", v(0, 0, 0), v(1, 0, 0), "n"),
+            new AddSpace("n", List.of(v(0, 0, 0)), 0, 3, null),
+            new DeleteSpace("a"),
+            new AddOpening("s", List.of(v(0, 0, 0)), OpeningType.AIR),
+            new ReshapeOpening("o", List.of(v(0, 0, 0))),
+            new RetypeOpening("o", OpeningType.FIXED_WINDOW),
+            new GlazeWalls(List.of("s"), 0.3, 0.9),
+            new NameSpaces("{storey} {number}", List.of()),
+            new MatchFacing(0.6),
+            new CleanOutline("s", 0.001),
+            new RereadUnit(0.001, "millimetres"),
+            new PointReference("s", "constructionIdRef", "x", null),
+            new MakeIdUnique("s"),
+            new AmendSpace("a", "st-1", true, false),
+            new Several("Types", List.of(new DeleteSpace("a"), new DeleteSurface("s"))));
     for (Repair r : all) {
       String text = json.writerFor(Repair.class).writeValueAsString(r);
       assertThat(json.readValue(text, Repair.class)).as(text).isEqualTo(r);
@@ -219,13 +240,19 @@ class RepairsTest {
   }
 
   @Test
+  void aBentRoofIsPutIntoOnePlane() throws Exception {
+    Envelope bent =
+        changed(
+            "b-roof", s -> with(s, Polygon.of(v(4, 0, 3), v(8, 0, 3), v(8, 5, 3.024), v(4, 5, 3))));
+    assertThat(codes(bent)).contains("GEO-302");
+    assertThat(codes(mended(bent, "GEO-302"))).isEmpty();
+  }
+
+  @Test
   void withoutARemedyThereIsNone() {
-    assertThat(
-            remedies(
-                changed(
-                    "b-roof",
-                    s -> with(s, Polygon.of(v(4, 0, 3), v(8, 0, 3), v(8, 5, 3.05), v(4, 5, 3)))),
-                "GEO-302"))
-        .isEmpty();
+    Envelope e = rooms();
+    Envelope nowhere =
+        e.withSite(new yentra.core.envelope.Site("", null, null, null, null, e.site().extras()));
+    assertThat(remedies(nowhere, "LOC-801")).isEmpty();
   }
 }

@@ -1,0 +1,19 @@
+package yentra.core.repair;
+
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.geometry.Tolerance;
+
+/** Takes a space out: what only it had goes with it, what it shared is the other space's alone. */
+public record DeleteSpace(String space) implements Repair {
+  @Override
+  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+    Target.space(e, space);
+    return e.within(k -> !k.equals(space)).withoutNotesOn(space, space);
+  }
+
+  @Override
+  public String describe(Envelope before, Naming naming) {
+    return "Deletes the space " + naming.space(space) + ".";
+  }
+}

@@ -1,0 +1,118 @@
+package yentra.core.repair;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.geom.Geometry;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.OpeningType;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.PlaneFrame;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.RobustOverlay;
+import yentra.core.geometry.Tolerance;
+
+/**
+ * Gives walls windows for a glazing ratio: a band from the sill upwards, as high as the ratio asks
+ * for, over the whole width but for a margin. Windows that are there go; doors stay, and the band
+ * keeps clear of them.
+ *
+ * @param surfaces keys of upright surfaces
+ * @param ratio of glazed to gross wall area, above 0 and below 1
+ * @param sill height above the wall's lowest point, metres
+ */
+public record GlazeWalls(List<String> surfaces, double ratio, double sill) implements Repair {
+  /** From the wall's edges and from doors, in metres. */
+  private static final double MARGIN = 0.05;
+
+  public GlazeWalls {
+    surfaces = surfaces == null ? List.of() : List.copyOf(surfaces);
+  }
+
+  @Override
+  public yentra.core.envelope.Envelope apply(yentra.core.envelope.Envelope e, Tolerance tolerance)
+      throws NotApplicableException {
+    if (surfaces.isEmpty() || !(ratio > 0 && ratio < 1) || !(sill >= 0)) {
+      throw new NotApplicableException(
+          "Choose walls, a ratio between 0 and 1, and a sill height of 0 m or more.");
+    }
+    Keys keys = new Keys(e);
+    yentra.core.envelope.Envelope out = e;
+    for (String key : surfaces) {
+      Surface s = Target.surface(e, key);
+      double tilt = s.polygon().tilt();
+      if (tilt < 60 || tilt > 120) {
+        throw new NotApplicableException("The surface " + key + " is not upright.");
+      }
+      List<Opening> openings = glazed(s, keys, tolerance);
+      out = out.replacing(key, x -> x.withOpenings(openings));
+    }
+    return out;
+  }
+
+  private List<Opening> glazed(Surface s, Keys keys, Tolerance tolerance)
+      throws NotApplicableException {
+    PlaneFrame frame = PlaneFrame.of(s.polygon().plane());
+    Geometry wall = frame.project(s.polygon());
+    Geometry free = wall.buffer(-MARGIN, 1);
+    List<Opening> out = new ArrayList<>();
+    for (Opening o : s.openings()) {
+      if (!o.type().isGlazed()) {
+        out.add(o);
+        free = RobustOverlay.difference(free, frame.project(o.polygon()).buffer(MARGIN, 1));
+      }
+    }
+    Envelope box = wall.getEnvelopeInternal();
+    double target = ratio * s.polygon().area();
+    double low = 0;
+    double high = Math.max(0, box.getHeight() - sill);
+    if (band(frame, free, box, high).getArea() < target) {
+      throw new NotApplicableException(
+          String.format(
+              Locale.ROOT,
+              "Above a sill of %.2f m the wall %s has room for a ratio of %.2f at most.",
+              sill,
+              s.key(),
+              band(frame, free, box, high).getArea() / s.polygon().area()));
+    }
+    for (int i = 0; i < 60; i++) {
+      double middle = (low + high) / 2;
+      if (band(frame, free, box, middle).getArea() < target) {
+        low = middle;
+      } else {
+        high = middle;
+      }
+    }
+    for (Polygon p : Reshape.clean(frame.lift(band(frame, free, box, high)), tolerance)) {
+      out.add(
+          AddOpening.made(
+              keys.free("op_" + s.key() + "_"),
+              OpeningType.FIXED_WINDOW,
+              Reshape.turned(p, s.polygon())));
+    }
+    return out;
+  }
+
+  private Geometry band(PlaneFrame frame, Geometry free, Envelope wall, double height) {
+    Coordinate from = new Coordinate(wall.getMinX(), wall.getMinY() + sill);
+    Polygon p =
+        Reshape.rectangle(
+            frame, from.x, from.y, wall.getMaxX(), Math.max(from.y + 1e-9, from.y + height));
+    return RobustOverlay.intersection(free, frame.project(p));
+  }
+
+  @Override
+  public String describe(yentra.core.envelope.Envelope before, Naming naming) {
+    return String.format(
+        Locale.ROOT,
+        "Gives %s windows for %.0f %% of the area, from %.2f m up.",
+        surfaces.size() == 1
+            ? "the " + before.surface(surfaces.get(0)).map(naming::surface).orElse("wall")
+            : surfaces.size() + " walls",
+        ratio * 100,
+        sill);
+  }
+}

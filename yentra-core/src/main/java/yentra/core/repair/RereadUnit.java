@@ -1,0 +1,29 @@
+package yentra.core.repair;
+
+import java.util.Locale;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.geometry.Tolerance;
+
+/**
+ * Takes all lengths of the delivery in another unit than it was read with; areas and volumes that
+ * it states follow.
+ *
+ * @param factor by which lengths grow
+ * @param unit what the lengths are taken for, for people
+ */
+public record RereadUnit(double factor, String unit) implements Repair {
+  @Override
+  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+    if (!(factor > 1e-6 && factor < 1e6) || factor == 1) {
+      throw new NotApplicableException("Lengths would not change.");
+    }
+    return e.scaled(factor);
+  }
+
+  @Override
+  public String describe(Envelope before, Naming naming) {
+    return String.format(
+        Locale.ROOT, "Takes all lengths in %s: they become %.6g times as long.", unit, factor);
+  }
+}
