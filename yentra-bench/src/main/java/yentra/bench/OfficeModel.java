@@ -8,6 +8,7 @@ import yentra.core.envelope.Construction;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
+import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Side;
@@ -17,12 +18,13 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.Zone;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 
 /**
- * A sound office block of any number of rooms on a grid, with matched walls and floors and a window
- * in every outer wall.
+ * A sound office block of any number of rooms on a grid, with matched walls and floors, each in two
+ * pieces, and two windows in every piece of an outer wall.
  */
 final class OfficeModel {
   private static final double W = 4;
@@ -79,14 +81,22 @@ final class OfficeModel {
                 new Building(
                     "b-1", "Office", "Office", null, source("Building", "b-1"), Extras.NONE)),
             storeys,
-            List.of(),
+            List.of(new Zone("zn-1", "Office", 20.0, 26.0, source("Zone", "zn-1"), Extras.NONE)),
             spaces,
             surfaces,
             List.of(),
             List.of(wall),
             List.of(),
             List.of(),
-            List.of(),
+            List.of(
+                new Glazing(
+                    "glass-1",
+                    "Any",
+                    1.3,
+                    0.55,
+                    0.75,
+                    source("WindowType", "glass-1"),
+                    Extras.NONE)),
             List.of()));
   }
 
@@ -109,7 +119,7 @@ final class OfficeModel {
             key,
             "Room " + key,
             "st-" + k,
-            null,
+            "zn-1",
             "b-1",
             "OfficeEnclosed",
             "HeatedAndCooled",
@@ -147,7 +157,19 @@ final class OfficeModel {
     }
   }
 
+  /** In two halves, side by side. */
   private void add(SurfaceType type, Polygon p, String first, String second, boolean window) {
+    Vec3 a = p.outer().get(0);
+    Vec3 b = p.outer().get(1);
+    Vec3 c = p.outer().get(2);
+    Vec3 d = p.outer().get(3);
+    Vec3 m = a.lerp(b, 0.5);
+    Vec3 n = d.lerp(c, 0.5);
+    half(type, Polygon.of(a, m, n, d), first, second, window);
+    half(type, Polygon.of(m, b, c, n), first, second, window);
+  }
+
+  private void half(SurfaceType type, Polygon p, String first, String second, boolean window) {
     String key = "su-" + surfaces.size();
     List<Side> sides =
         second == null ? List.of(Side.of(first)) : List.of(Side.of(first), Side.of(second));
@@ -156,24 +178,10 @@ final class OfficeModel {
       Vec3 o = p.outer().get(0);
       Vec3 u = p.outer().get(1).minus(o);
       Vec3 v = p.outer().get(3).minus(o);
-      Polygon glass =
-          Polygon.of(
-              o.plus(u.times(0.2)).plus(v.times(0.3)),
-              o.plus(u.times(0.8)).plus(v.times(0.3)),
-              o.plus(u.times(0.8)).plus(v.times(0.8)),
-              o.plus(u.times(0.2)).plus(v.times(0.8)));
       openings =
           List.of(
-              new Opening(
-                  "op-" + key,
-                  "",
-                  OpeningType.FIXED_WINDOW,
-                  glass,
-                  null,
-                  null,
-                  source("Opening", "op-" + key),
-                  null,
-                  Extras.NONE));
+              opening("op-" + key + "-1", o, u, v, 0.1),
+              opening("op-" + key + "-2", o, u, v, 0.55));
     }
     surfaces.add(
         new Surface(
@@ -189,5 +197,22 @@ final class OfficeModel {
             null,
             openings,
             Extras.NONE));
+  }
+
+  private static Opening opening(String key, Vec3 o, Vec3 u, Vec3 v, double at) {
+    return new Opening(
+        key,
+        "",
+        OpeningType.FIXED_WINDOW,
+        Polygon.of(
+            o.plus(u.times(at)).plus(v.times(0.3)),
+            o.plus(u.times(at + 0.35)).plus(v.times(0.3)),
+            o.plus(u.times(at + 0.35)).plus(v.times(0.8)),
+            o.plus(u.times(at)).plus(v.times(0.8))),
+        null,
+        "glass-1",
+        source("Opening", key),
+        null,
+        Extras.NONE);
   }
 }

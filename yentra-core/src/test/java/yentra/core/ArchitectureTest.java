@@ -77,7 +77,7 @@ class ArchitectureTest {
           .mayOnlyAccessLayers(
               "units", "geometry", "envelope", "model", "scope", "boundary", "thermal")
           .whereLayer("repair")
-          .mayOnlyAccessLayers("geometry", "envelope", "boundary", "check")
+          .mayOnlyAccessLayers("units", "geometry", "envelope", "boundary", "check")
           .whereLayer("exchange")
           .mayOnlyAccessLayers("geometry", "envelope", "gbxml");
 }

@@ -32,6 +32,42 @@ public final class SkyView {
     return free(eye, towards, (int) Math.floor(LEAST * RAYS)) <= LEAST * RAYS;
   }
 
+  /**
+   * Numbers of the first lines that prove that a place sees enough, or null when it does not. As
+   * long as nothing comes into their way, the place is not enclosed.
+   */
+  public int[] witnesses(Vec3 eye, Vec3 towards) {
+    int enough = (int) Math.floor(LEAST * RAYS) + 1;
+    int[] out = new int[enough];
+    int n = 0;
+    for (int i = 0; i < RAYS; i++) {
+      if (free(i, eye, towards)) {
+        out[n++] = i;
+        if (n == enough) {
+          return out;
+        }
+      }
+    }
+    return null;
+  }
+
+  /** Whether all of these lines are free. */
+  public boolean holds(int[] witnesses, Vec3 eye, Vec3 towards) {
+    for (int i : witnesses) {
+      if (!free(i, eye, towards)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private boolean free(int line, Vec3 eye, Vec3 towards) {
+    Vec3 ray = SPHERE[line];
+    Vec3 d = ray.dot(towards) < 0 ? ray.negated() : ray;
+    double floor = d.z() < 0 ? (ground.at(eye) - eye.z()) / d.z() : SIGHT;
+    return !scene.blocked(eye, d, 1e-6, Math.max(0.1, Math.min(SIGHT, floor)));
+  }
+
   /** The share that a place sees, 0 to 1. */
   public double share(Vec3 eye, Vec3 towards) {
     return free(eye, towards, RAYS) / (double) RAYS;
@@ -39,11 +75,8 @@ public final class SkyView {
 
   private int free(Vec3 eye, Vec3 towards, int enough) {
     int free = 0;
-    double level = ground.at(eye);
-    for (Vec3 ray : SPHERE) {
-      Vec3 d = ray.dot(towards) < 0 ? ray.negated() : ray;
-      double floor = d.z() < 0 ? (level - eye.z()) / d.z() : SIGHT;
-      if (!scene.blocked(eye, d, 1e-6, Math.max(0.1, Math.min(SIGHT, floor)))) {
+    for (int i = 0; i < RAYS; i++) {
+      if (free(i, eye, towards)) {
         free++;
         if (free > enough) {
           return free;

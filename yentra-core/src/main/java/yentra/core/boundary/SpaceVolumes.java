@@ -2,9 +2,11 @@ package yentra.core.boundary;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
@@ -22,24 +24,83 @@ public final class SpaceVolumes {
   private final Map<String, List<Surface>> surfaces = new HashMap<>();
   private final Tolerance tolerance;
 
-  private SpaceVolumes(Tolerance tolerance) {
+  private final List<Surface> list;
+
+  private SpaceVolumes(Tolerance tolerance, List<Surface> list) {
     this.tolerance = tolerance;
+    this.list = list;
   }
 
   public static SpaceVolumes of(Envelope envelope, Tolerance tolerance) {
-    SpaceVolumes all = new SpaceVolumes(tolerance);
-    for (Surface s : envelope.surfaces()) {
-      s.sides().stream()
-          .limit(2)
-          .map(Side::space)
-          .distinct()
-          .forEach(space -> all.surfaces.computeIfAbsent(space, k -> new ArrayList<>()).add(s));
+    return of(envelope, tolerance, null);
+  }
+
+  /**
+   * The same; spaces that are what they were, with the surfaces that they had, are not measured
+   * again.
+   *
+   * @param before volumes of another state of the envelope with the same tolerance, or null
+   */
+  public static SpaceVolumes of(Envelope envelope, Tolerance tolerance, SpaceVolumes before) {
+    SpaceVolumes all = new SpaceVolumes(tolerance, envelope.surfaces());
+    Set<String> asked = null;
+    if (before != null) {
+      asked = touched(before.list, all.list);
+      all.surfaces.putAll(before.surfaces);
+      all.surfaces.keySet().removeAll(asked);
+    }
+    for (Surface s : all.list) {
+      List<Side> sides = s.sides();
+      for (int i = 0; i < Math.min(2, sides.size()); i++) {
+        String space = sides.get(i).space();
+        boolean again = asked == null || asked.contains(space);
+        if (again && (i == 0 || !space.equals(sides.get(0).space()))) {
+          all.surfaces.computeIfAbsent(space, k -> new ArrayList<>()).add(s);
+        }
+      }
     }
     envelope.spaces().parallelStream()
-        .map(space -> SpaceVolume.measure(space, all.bounding(space), tolerance))
+        .map(
+            space ->
+                before != null && before.isSame(space, all.surfacesOf(space.key()))
+                    ? before.of(space.key())
+                    : SpaceVolume.measure(space, all.bounding(space), tolerance))
         .toList()
         .forEach(v -> all.volumes.put(v.space().key(), v));
     return all;
+  }
+
+  /** Spaces of all surfaces between what both lists begin and end with. */
+  private static Set<String> touched(List<Surface> old, List<Surface> now) {
+    int most = Math.min(old.size(), now.size());
+    int from = 0;
+    while (from < most && old.get(from) == now.get(from)) {
+      from++;
+    }
+    int end = 0;
+    while (end < most - from && old.get(old.size() - 1 - end) == now.get(now.size() - 1 - end)) {
+      end++;
+    }
+    Set<String> out = new HashSet<>();
+    for (List<Surface> part :
+        List.of(old.subList(from, old.size() - end), now.subList(from, now.size() - end))) {
+      part.forEach(s -> s.sides().forEach(x -> out.add(x.space())));
+    }
+    return out;
+  }
+
+  private boolean isSame(Space space, List<Surface> bounds) {
+    SpaceVolume v = volumes.get(space.key());
+    List<Surface> own = surfacesOf(space.key());
+    if (v == null || v.space() != space || own.size() != bounds.size()) {
+      return false;
+    }
+    for (int i = 0; i < own.size(); i++) {
+      if (own.get(i) != bounds.get(i)) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private List<Surface> bounding(Space space) {

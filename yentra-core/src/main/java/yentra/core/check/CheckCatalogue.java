@@ -1,6 +1,5 @@
 package yentra.core.check;
 
-import java.util.ArrayList;
 import java.util.List;
 
 /** All checks, in the order of their codes. */
@@ -84,6 +83,10 @@ public final class CheckCatalogue {
 
   private CheckCatalogue() {}
 
+  static List<Check> checks() {
+    return CHECKS;
+  }
+
   /** What the checks are. */
   public static List<Descriptor> descriptors() {
     return CHECKS.stream().map(Check::descriptor).toList();
@@ -95,13 +98,6 @@ public final class CheckCatalogue {
    * @return the findings in a fixed order: by code, then in the envelope's order
    */
   public static List<Finding> run(CheckContext context) {
-    return CHECKS.parallelStream()
-        .flatMap(
-            check -> {
-              List<Finding> found = new ArrayList<>();
-              check.run(context, found::add);
-              return found.stream();
-            })
-        .toList();
+    return CheckRun.of(context).findings();
   }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import yentra.core.boundary.SpaceVolume;
 import yentra.core.boundary.SpaceVolumes;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
@@ -34,11 +35,13 @@ public final class CheckContext {
   private final ScopeResult scope;
   private final Other other;
   private final FrameDifference frames;
-  private final Map<String, Integer> directions = new ConcurrentHashMap<>();
+  private final Map<String, Direction> directions;
+  private final CheckContext before;
   private SpaceOverlaps overlaps;
   private SurfaceIndex index;
   private EnclosedSurfaces enclosed;
   private ThermalSurvey thermal;
+  private Changes changes;
 
   /** Checks of an envelope that has no architectural model behind it, as from gbXML. */
   public CheckContext(Envelope envelope, Limits limits, Tolerance tolerance) {
@@ -52,6 +55,59 @@ public final class CheckContext {
 
   private static final ScopeResult NO_SCOPE = new ScopeResult(List.of(), List.of(), Map.of());
 
+  private CheckContext(
+      Envelope envelope,
+      ModelSurvey survey,
+      ScopeResult scope,
+      Other other,
+      Limits limits,
+      Tolerance tolerance) {
+    this(envelope, survey, scope, other, limits, tolerance, null);
+  }
+
+  /** Which way a surface faces, as long as it and its space are what they were. */
+  private record Direction(Surface surface, SpaceVolume space, int value) {}
+
+  /**
+   * The same checks of an envelope that differs a little: what did not change is not measured
+   * again, as long as this context is alive.
+   */
+  CheckContext after(Envelope changed) {
+    CheckContext c = new CheckContext(changed, survey, scope, other, limits, tolerance, settled());
+    c.changes = Changes.between(this, c);
+    return c;
+  }
+
+  /** This context without the one that it came from, so that no chain of them is kept alive. */
+  private CheckContext settled() {
+    index();
+    enclosed();
+    overlaps();
+    return before == null ? this : new CheckContext(this);
+  }
+
+  private CheckContext(CheckContext of) {
+    this.before = null;
+    this.directions = of.directions;
+    this.survey = of.survey;
+    this.scope = of.scope;
+    this.other = of.other;
+    this.frames = of.frames;
+    this.envelope = of.envelope;
+    this.limits = of.limits;
+    this.tolerance = of.tolerance;
+    this.volumes = of.volumes;
+    this.naming = of.naming;
+    this.index = of.index;
+    this.enclosed = of.enclosed;
+    this.overlaps = of.overlaps;
+  }
+
+  /** What changed since the context that this one came from, or null. */
+  Changes changes() {
+    return changes;
+  }
+
   /** Another delivery of the project, that this one is held against. */
   private record Other(String name, Envelope envelope) {}
 
@@ -61,7 +117,9 @@ public final class CheckContext {
       ScopeResult scope,
       Other other,
       Limits limits,
-      Tolerance tolerance) {
+      Tolerance tolerance,
+      CheckContext before) {
+    this.before = before;
     this.survey = survey;
     this.scope = scope;
     this.other = other;
@@ -69,7 +127,8 @@ public final class CheckContext {
     this.envelope = envelope;
     this.limits = limits;
     this.tolerance = tolerance;
-    this.volumes = SpaceVolumes.of(envelope, tolerance);
+    this.directions = before == null ? new ConcurrentHashMap<>() : before.directions;
+    this.volumes = SpaceVolumes.of(envelope, tolerance, before == null ? null : before.volumes);
     this.naming = new Naming(envelope, this::direction);
   }
 
@@ -139,7 +198,12 @@ public final class CheckContext {
   /** Which spaces share volume; worked out when first asked for. */
   synchronized SpaceOverlaps overlaps() {
     if (overlaps == null) {
-      overlaps = SpaceOverlaps.of(volumes, tolerance);
+      overlaps =
+          SpaceOverlaps.of(
+              volumes,
+              tolerance,
+              before == null ? null : before.overlaps(),
+              before == null ? null : before.volumes);
     }
     return overlaps;
   }
@@ -147,7 +211,10 @@ public final class CheckContext {
   /** Surfaces by their place; made when first asked for. */
   synchronized SurfaceIndex index() {
     if (index == null) {
-      index = new SurfaceIndex(this);
+      index =
+          changes == null
+              ? new SurfaceIndex(this)
+              : new SurfaceIndex(this, before.index(), changes);
     }
     return index;
   }
@@ -155,7 +222,8 @@ public final class CheckContext {
   /** Surfaces that look into enclosed volumes; worked out when first asked for. */
   synchronized EnclosedSurfaces enclosed() {
     if (enclosed == null) {
-      enclosed = EnclosedSurfaces.of(this);
+      enclosed =
+          changes == null ? EnclosedSurfaces.of(this) : before.enclosed().after(this, changes);
     }
     return enclosed;
   }
@@ -218,7 +286,13 @@ public final class CheckContext {
 
   /** {@link SpaceVolumes#direction}, worked out once per surface. */
   public int direction(Surface s) {
-    return directions.computeIfAbsent(s.key(), k -> volumes.direction(s));
+    SpaceVolume space = s.sides().isEmpty() ? null : volumes.of(s.sides().get(0).space());
+    Direction known = directions.get(s.key());
+    if (known == null || known.surface != s || known.space != space) {
+      known = new Direction(s, space, volumes.direction(s));
+      directions.put(s.key(), known);
+    }
+    return known.value;
   }
 
   /** A surface's polygon, turned out of its first space where that can be told. */

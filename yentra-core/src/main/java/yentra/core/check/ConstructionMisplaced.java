@@ -1,6 +1,8 @@
 package yentra.core.check;
 
-import java.util.HashMap;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -59,34 +61,38 @@ final class ConstructionMisplaced implements Check {
   public void run(CheckContext context, Consumer<Finding> report) {
     double share = context.limit(DESCRIPTOR, "share") / 100;
     ThermalSurvey thermal = context.thermal();
-    Map<Family, Double> all = new HashMap<>();
+    double[] all = new double[Family.values().length];
+    Map<Construction, Use> uses = new LinkedHashMap<>();
     for (Construction c : thermal.used()) {
-      thermal.users(c).forEach(s -> all.merge(Family.of(s), s.netArea(), Double::sum));
-    }
-    for (Construction c : thermal.used()) {
-      for (Family f : Family.values()) {
-        List<Surface> here = in(thermal, c, f);
-        double there = area(in(thermal, c, f.other()));
-        double area = area(here);
-        if (!here.isEmpty()
-            && area <= share * (area + there)
-            && area <= share * all.getOrDefault(f, 0.0)) {
-          report.accept(finding(context, c, here));
+      Use use = new Use();
+      for (Surface s : thermal.users(c)) {
+        Family f = Family.of(s);
+        double area = s.netArea();
+        all[f.ordinal()] += area;
+        // those whose type their neighbours contradict are ADJ-501's and 502's
+        if (s.type().isInterior() == (s.sides().size() == 2)) {
+          use.area[f.ordinal()] += area;
+          use.surfaces.computeIfAbsent(f, k -> new ArrayList<>()).add(s);
         }
       }
+      uses.put(c, use);
     }
+    uses.forEach(
+        (c, use) ->
+            use.surfaces.forEach(
+                (f, here) -> {
+                  double area = use.area[f.ordinal()];
+                  double there = use.area[f.other().ordinal()];
+                  if (area <= share * (area + there) && area <= share * all[f.ordinal()]) {
+                    report.accept(finding(context, c, here));
+                  }
+                }));
   }
 
-  /** Surfaces of a family; those whose type their neighbours contradict are ADJ-501's and 502's. */
-  private static List<Surface> in(ThermalSurvey thermal, Construction c, Family f) {
-    return thermal.users(c).stream()
-        .filter(s -> s.type().isInterior() == (s.sides().size() == 2))
-        .filter(s -> Family.of(s) == f)
-        .toList();
-  }
-
-  private static double area(List<Surface> list) {
-    return list.stream().mapToDouble(Surface::netArea).sum();
+  /** Where one construction is used. */
+  private static final class Use {
+    final Map<Family, List<Surface>> surfaces = new EnumMap<>(Family.class);
+    final double[] area = new double[Family.values().length];
   }
 
   private static Finding finding(CheckContext context, Construction c, List<Surface> here) {

@@ -5,7 +5,7 @@ import java.util.function.Consumer;
 import yentra.core.geometry.PlanarOverlay;
 
 /** GEO-308: two coplanar surfaces of one space overlap in part. */
-final class CoplanarOverlap implements Check {
+final class CoplanarOverlap implements LocalCheck {
   /** Surfaces that share more than this are GEO-307's. */
   private static final double REPETITION = 0.95;
 
@@ -26,10 +26,16 @@ final class CoplanarOverlap implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public boolean isOfNear() {
+    return true;
+  }
+
+  @Override
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double least = context.limit(DESCRIPTOR, "area");
     SurfaceIndex index = context.index();
     index.coplanar(
+        focus,
         context.limit(DESCRIPTOR, "distance"),
         (a, b) -> {
           boolean one = a.sides().stream().anyMatch(s -> b.isAdjacentTo(s.space()));

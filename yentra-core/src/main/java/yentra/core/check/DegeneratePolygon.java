@@ -10,7 +10,7 @@ import yentra.core.geometry.Vec3;
  * GEO-301: degenerate polygon: fewer than 3 distinct vertices, or no area. Vertices closer than the
  * length tolerance count as one; area by Newell's method.
  */
-final class DegeneratePolygon implements Check {
+final class DegeneratePolygon implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "GEO-301",
@@ -26,10 +26,11 @@ final class DegeneratePolygon implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double limit = context.limit(DESCRIPTOR, "area");
     Outlines.each(
         context,
+        focus,
         (key, p) -> {
           double area = p.area();
           int distinct = distinct(p, context.tolerance().length());

@@ -5,7 +5,7 @@ import java.util.function.Consumer;
 import yentra.core.geometry.PlanarOverlay;
 
 /** GEO-307: two surfaces in the same place that are not a matched pair. */
-final class DuplicateSurface implements Check {
+final class DuplicateSurface implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "GEO-307",
@@ -23,10 +23,16 @@ final class DuplicateSurface implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public boolean isOfNear() {
+    return true;
+  }
+
+  @Override
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double share = context.limit(DESCRIPTOR, "overlap") / 100;
     SurfaceIndex index = context.index();
     index.coplanar(
+        focus,
         context.limit(DESCRIPTOR, "distance"),
         (a, b) -> {
           if (!index.rivals(a, b)) {

@@ -24,6 +24,9 @@ final class EnclosedSurfaces {
   /** How far before a surface the view is taken, in metres. */
   private static final double BEFORE = 0.02;
 
+  /** When more has changed than this the scene is made anew. */
+  private static final int MOST_LOOSE = 200;
+
   private final List<Seen> all;
   private final List<Uncovered> uncovered;
 
@@ -32,9 +35,33 @@ final class EnclosedSurfaces {
    */
   record Seen(Surface surface, double share, Vec3 eye) {}
 
-  private EnclosedSurfaces(List<Seen> all, List<Uncovered> uncovered) {
+  /** What the view was taken in: kept, so that little has to be taken again. */
+  private final ProbeScene scene;
+
+  /** By the surfaces' numbers; null for those without an area. */
+  private final SolidProbe[] probes;
+
+  private final double ground;
+
+  /** Why surfaces are not enclosed, by their numbers; null for those of which that is not known. */
+  private final Proof[] proofs;
+
+  /** Lines from a place that are free. */
+  private record Proof(Vec3 eye, Vec3 normal, int[] lines) {}
+
+  private EnclosedSurfaces(
+      List<Seen> all,
+      List<Uncovered> uncovered,
+      ProbeScene scene,
+      SolidProbe[] probes,
+      double ground,
+      Proof[] proofs) {
     this.all = all;
     this.uncovered = uncovered;
+    this.scene = scene;
+    this.probes = probes;
+    this.ground = ground;
+    this.proofs = proofs;
   }
 
   List<Seen> all() {
@@ -47,25 +74,88 @@ final class EnclosedSurfaces {
 
   static EnclosedSurfaces of(CheckContext context) {
     List<Surface> surfaces = context.envelope().surfaces();
-    List<SolidProbe> probes =
-        surfaces.stream()
-            .filter(s -> !s.polygon().normal().equals(Vec3.ZERO))
-            .map(s -> new SolidProbe(List.of(s.polygon())))
-            .toList();
-    ProbeScene scene = new ProbeScene(probes);
-    double ground =
-        surfaces.stream()
-            .filter(s -> !s.polygon().outer().isEmpty())
-            .mapToDouble(s -> s.polygon().box().min().z())
-            .min()
-            .orElse(0);
+    SolidProbe[] probes = new SolidProbe[surfaces.size()];
+    List<SolidProbe> list = new ArrayList<>();
+    for (int i = 0; i < probes.length; i++) {
+      probes[i] = probe(surfaces.get(i));
+      if (probes[i] != null) {
+        list.add(probes[i]);
+      }
+    }
+    return of(context, new ProbeScene(list), probes, ground(context), new Proof[probes.length]);
+  }
+
+  private static SolidProbe probe(Surface s) {
+    return s.polygon().normal().equals(Vec3.ZERO) ? null : new SolidProbe(List.of(s.polygon()));
+  }
+
+  private static double ground(CheckContext context) {
+    double least = Double.POSITIVE_INFINITY;
+    for (Surface s : context.envelope().surfaces()) {
+      for (Vec3 v : s.polygon().outer()) {
+        least = Math.min(least, v.z());
+      }
+    }
+    return Double.isInfinite(least) ? 0 : least;
+  }
+
+  /** The same after a change; where the view cannot have changed it is not taken again. */
+  EnclosedSurfaces after(CheckContext context, Changes changes) {
+    double level = ground(context);
+    if (changes.everything() || level != ground || scene.loose() > MOST_LOOSE) {
+      return of(context);
+    }
+    List<Surface> surfaces = context.envelope().surfaces();
+    SolidProbe[] then = new SolidProbe[surfaces.size()];
+    Proof[] known = new Proof[surfaces.size()];
+    List<SolidProbe> gone = new ArrayList<>();
+    boolean[] kept = new boolean[surfaces.size()];
+    for (int i = 0; i < probes.length; i++) {
+      int now = changes.now(i);
+      if (now >= 0) {
+        then[now] = probes[i];
+        known[now] = proofs[i];
+        kept[now] = true;
+      } else if (probes[i] != null) {
+        gone.add(probes[i]);
+      }
+    }
+    List<SolidProbe> come = new ArrayList<>();
+    for (int i = 0; i < then.length; i++) {
+      if (!kept[i]) {
+        then[i] = probe(surfaces.get(i));
+        if (then[i] != null) {
+          come.add(then[i]);
+        }
+      }
+    }
+    for (int i : changes.local().surfaces()) {
+      known[i] = null;
+    }
+    if (!come.isEmpty()) {
+      SkyView inTheWay = new SkyView(new ProbeScene(come), Ground.level(level));
+      for (int i = 0; i < known.length; i++) {
+        Proof p = known[i];
+        if (p != null && !inTheWay.holds(p.lines, p.eye, p.normal)) {
+          known[i] = null;
+        }
+      }
+    }
+    return of(context, scene.changed(gone, come), then, level, known);
+  }
+
+  /**
+   * @param proofs of surfaces that need not be looked at; those found are added
+   */
+  private static EnclosedSurfaces of(
+      CheckContext context, ProbeScene scene, SolidProbe[] probes, double ground, Proof[] proofs) {
+    List<Surface> surfaces = context.envelope().surfaces();
     SkyView view = new SkyView(scene, Ground.level(ground));
-    SurfaceIndex index = context.index();
     List<Seen> enclosed =
         IntStream.range(0, surfaces.size())
             .parallel()
-            .filter(i -> asked(surfaces.get(i)))
-            .mapToObj(i -> seen(context, surfaces.get(i), index.outward(i), view))
+            .filter(i -> proofs[i] == null && asked(surfaces.get(i)))
+            .mapToObj(i -> seen(context, i, context.outward(surfaces.get(i)), view, proofs))
             .filter(java.util.Objects::nonNull)
             .toList();
     UncoveredVolumes volumes = new UncoveredVolumes(scene, context.tolerance());
@@ -74,7 +164,7 @@ final class EnclosedSurfaces {
     }
     List<Uncovered> found = new ArrayList<>(context.envelope().uncovered());
     found.addAll(volumes.found());
-    return new EnclosedSurfaces(enclosed, found);
+    return new EnclosedSurfaces(enclosed, found, scene, probes, ground, proofs);
   }
 
   private static boolean asked(Surface s) {
@@ -84,15 +174,23 @@ final class EnclosedSurfaces {
         && !s.polygon().normal().equals(Vec3.ZERO);
   }
 
-  private static Seen seen(CheckContext context, Surface s, Polygon out, SkyView view) {
+  private static Seen seen(
+      CheckContext context, int number, Polygon out, SkyView view, Proof[] proofs) {
+    Surface s = context.envelope().surfaces().get(number);
     if (context.direction(s) == 0) {
       return null;
     }
-    Vec3 eye = InteriorPoint.of(out).plus(out.normal().times(BEFORE));
-    if (!view.enclosed(eye, out.normal()) || coveredBySpace(context, s, eye)) {
+    Vec3 normal = out.normal();
+    Vec3 eye = InteriorPoint.of(out).plus(normal.times(BEFORE));
+    int[] lines = view.witnesses(eye, normal);
+    if (lines != null) {
+      proofs[number] = new Proof(eye, normal, lines);
       return null;
     }
-    return new Seen(s, view.share(eye, out.normal()), eye);
+    if (coveredBySpace(context, s, eye)) {
+      return null;
+    }
+    return new Seen(s, view.share(eye, normal), eye);
   }
 
   /**

@@ -8,7 +8,7 @@ import yentra.core.envelope.Surface;
  * ADJ-502: an exterior or ground type with two adjacent spaces. Adjacent spaces of surfaces with an
  * exterior or ground type are counted; the same space twice counts once.
  */
-final class ExteriorBetweenSpaces implements Check {
+final class ExteriorBetweenSpaces implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "ADJ-502",
@@ -24,8 +24,8 @@ final class ExteriorBetweenSpaces implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
-    for (Surface s : context.envelope().surfaces()) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
+    for (Surface s : focus.list()) {
       if (s.type().isExterior() && s.sides().size() > 1 && !s.isWithinOneSpace()) {
         report.accept(
             context

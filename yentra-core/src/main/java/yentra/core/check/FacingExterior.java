@@ -9,7 +9,7 @@ import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 
 /** ADJ-503: two facing surfaces of different spaces are both exterior. */
-final class FacingExterior implements Check {
+final class FacingExterior implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "ADJ-503",
@@ -27,22 +27,31 @@ final class FacingExterior implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public boolean isOfNear() {
+    return true;
+  }
+
+  @Override
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double least = context.limit(DESCRIPTOR, "overlap");
     double reach = context.limit(DESCRIPTOR, "distance");
     SurfaceIndex index = context.index();
     List<Surface> all = context.envelope().surfaces();
-    for (int i = 0; i < all.size(); i++) {
-      Surface a = all.get(i);
-      if (!asked(a)) {
+    for (int at : focus.surfaces()) {
+      if (!asked(all.get(at))) {
         continue;
       }
-      Polygon pa = index.outward(i);
-      for (int j : index.near(pa.box().grown(reach))) {
+      for (int near : index.near(all.get(at).polygon().box().grown(reach))) {
+        int i = Math.min(at, near);
+        int j = Math.max(at, near);
+        Surface a = all.get(i);
         Surface b = all.get(j);
-        if (j <= i || !asked(b) || a.sides().get(0).space().equals(b.sides().get(0).space())) {
+        if (!focus.isFirst(at, near)
+            || !asked(all.get(near))
+            || a.sides().get(0).space().equals(b.sides().get(0).space())) {
           continue;
         }
+        Polygon pa = index.outward(i);
         Polygon pb = index.outward(j);
         double apart = pa.plane().distance(pb.mean());
         boolean facing =

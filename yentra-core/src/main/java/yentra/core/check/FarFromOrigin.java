@@ -67,8 +67,17 @@ final class FarFromOrigin implements Check {
   private static double farthest(Polygon p, Vec3 origin) {
     double far = 0;
     for (Vec3 v : p.outer()) {
-      far = Math.max(far, Math.hypot(v.x() + origin.x(), v.y() + origin.y()));
+      double x = v.x() + origin.x();
+      double y = v.y() + origin.y();
+      far = Math.max(far, x * x + y * y);
     }
-    return far;
+    if (Double.isInfinite(far)) {
+      // the square of what is next to infinite
+      return p.outer().stream()
+          .mapToDouble(v -> Math.hypot(v.x() + origin.x(), v.y() + origin.y()))
+          .max()
+          .orElse(0);
+    }
+    return Math.sqrt(far);
   }
 }

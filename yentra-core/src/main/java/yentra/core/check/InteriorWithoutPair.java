@@ -9,7 +9,7 @@ import yentra.core.envelope.Surface;
  * ADJ-501: an interior type with fewer than two adjacent spaces. Adjacent spaces of surfaces with
  * an interior type are counted.
  */
-final class InteriorWithoutPair implements Check {
+final class InteriorWithoutPair implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "ADJ-501",
@@ -25,8 +25,8 @@ final class InteriorWithoutPair implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
-    for (Surface s : context.envelope().surfaces()) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
+    for (Surface s : focus.list()) {
       if (s.type().isInterior() && s.sides().size() == 1 && s.exposure() != Exposure.ADIABATIC) {
         report.accept(
             context

@@ -12,7 +12,7 @@ import yentra.core.envelope.SurfaceType;
  * shading and faces that are not resolved yet are not asked, and one that names a missing
  * construction is FMT-104.
  */
-final class NoConstruction implements Check {
+final class NoConstruction implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "THM-701",
@@ -28,8 +28,8 @@ final class NoConstruction implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
-    for (Surface s : context.envelope().surfaces()) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
+    for (Surface s : focus.list()) {
       boolean asked =
           !s.type().isShading()
               && s.exposure() != Exposure.ADIABATIC

@@ -5,7 +5,7 @@ import java.util.function.Consumer;
 import yentra.core.envelope.Surface;
 
 /** ADJ-509: a surface with no space that is not shading. Adjacent spaces are counted. */
-final class NoSpace implements Check {
+final class NoSpace implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "ADJ-509",
@@ -21,8 +21,8 @@ final class NoSpace implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
-    for (Surface s : context.envelope().surfaces()) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
+    for (Surface s : focus.list()) {
       if (s.sides().isEmpty() && !s.type().isShading()) {
         report.accept(
             context

@@ -8,7 +8,7 @@ import yentra.core.envelope.Surface;
  * ADJ-506: the outward normal points into the surface's own space. The polygon's Newell normal;
  * places before and behind it are tested for being in its first space.
  */
-final class NormalInward implements Check {
+final class NormalInward implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "ADJ-506",
@@ -24,8 +24,8 @@ final class NormalInward implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
-    for (Surface s : context.envelope().surfaces()) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
+    for (Surface s : focus.list()) {
       if (!s.type().isShading() && s.polygon().outer().size() >= 3 && context.direction(s) < 0) {
         report.accept(
             context

@@ -11,7 +11,7 @@ import yentra.core.geometry.Vec3;
  * GEO-302: vertices off their best-fit plane. Largest distance of a vertex from the least-squares
  * plane through all of them.
  */
-final class OffPlane implements Check {
+final class OffPlane implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "GEO-302",
@@ -27,10 +27,11 @@ final class OffPlane implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double limit = context.limit(DESCRIPTOR, "deviation");
     Outlines.each(
         context,
+        focus,
         (key, p) -> {
           if (p.outer().size() < 4) {
             return;

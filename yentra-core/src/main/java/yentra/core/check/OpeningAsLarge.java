@@ -6,7 +6,7 @@ import yentra.core.envelope.Opening;
 import yentra.core.envelope.Surface;
 
 /** OPN-604: an opening as large as its parent. */
-final class OpeningAsLarge implements Check {
+final class OpeningAsLarge implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "OPN-604",
@@ -22,9 +22,9 @@ final class OpeningAsLarge implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double limit = context.limit(DESCRIPTOR, "share");
-    for (Surface s : context.envelope().surfaces()) {
+    for (Surface s : focus.list()) {
       for (Opening o : s.openings()) {
         double share = 100 * o.polygon().area() / Math.max(1e-9, s.polygon().area());
         if (share > limit && s.polygon().area() > 1e-6) {

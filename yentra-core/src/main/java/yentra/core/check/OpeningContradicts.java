@@ -7,7 +7,7 @@ import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Surface;
 
 /** OPN-606: the opening's type contradicts its properties. */
-final class OpeningContradicts implements Check {
+final class OpeningContradicts implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "OPN-606",
@@ -23,8 +23,8 @@ final class OpeningContradicts implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
-    for (Surface s : context.envelope().surfaces()) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
+    for (Surface s : focus.list()) {
       for (Opening o : s.openings()) {
         boolean door = o.type() == OpeningType.NON_SLIDING_DOOR && named(o.glazing());
         boolean window = o.type().isGlazed() && named(o.construction()) && !named(o.glazing());

@@ -7,7 +7,7 @@ import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Surface;
 
 /** OPN-605: an opening of a type that is not allowed where it is. */
-final class OpeningNotAllowed implements Check {
+final class OpeningNotAllowed implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "OPN-605",
@@ -23,8 +23,8 @@ final class OpeningNotAllowed implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
-    for (Surface s : context.envelope().surfaces()) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
+    for (Surface s : focus.list()) {
       for (Opening o : s.openings()) {
         boolean hole = o.type() == OpeningType.AIR && s.type().isExterior();
         boolean buried = s.type().isGround() && o.type().isGlazed();

@@ -11,7 +11,7 @@ import yentra.core.geometry.PlaneFit;
  * OPN-601: an opening that is not in its parent's plane. Largest distance of the opening's vertices
  * from the parent's least-squares plane, and the angle between the two planes.
  */
-final class OpeningOffPlane implements Check {
+final class OpeningOffPlane implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "OPN-601",
@@ -29,10 +29,10 @@ final class OpeningOffPlane implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double limit = context.limit(DESCRIPTOR, "distance");
     double angleLimit = context.limit(DESCRIPTOR, "angle");
-    for (Surface s : context.envelope().surfaces()) {
+    for (Surface s : focus.list()) {
       if (s.openings().isEmpty() || s.polygon().outer().size() < 3) {
         continue;
       }

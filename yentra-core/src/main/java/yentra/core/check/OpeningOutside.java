@@ -10,7 +10,7 @@ import yentra.core.geometry.PlanarOverlay;
  * OPN-602: an opening that reaches outside its parent. The opening is projected on its parent's
  * plane; the area that the parent does not cover is measured.
  */
-final class OpeningOutside implements Check {
+final class OpeningOutside implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "OPN-602",
@@ -26,9 +26,9 @@ final class OpeningOutside implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double limit = context.limit(DESCRIPTOR, "area");
-    for (Surface s : context.envelope().surfaces()) {
+    for (Surface s : focus.list()) {
       if (s.polygon().area() < limit) {
         continue;
       }

@@ -9,7 +9,7 @@ import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 
 /** OPN-603: two openings of one parent overlap. */
-final class OpeningsOverlap implements Check {
+final class OpeningsOverlap implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "OPN-603",
@@ -25,9 +25,9 @@ final class OpeningsOverlap implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double limit = context.limit(DESCRIPTOR, "area");
-    for (Surface s : context.envelope().surfaces()) {
+    for (Surface s : focus.list()) {
       List<Opening> open =
           s.openings().stream().filter(o -> !o.polygon().normal().equals(Vec3.ZERO)).toList();
       for (int i = 0; i < open.size(); i++) {

@@ -12,8 +12,8 @@ import yentra.core.geometry.Polygon;
 final class Outlines {
   private Outlines() {}
 
-  static void each(CheckContext context, BiConsumer<String, Polygon> visit) {
-    for (Surface s : context.envelope().surfaces()) {
+  static void each(CheckContext context, Focus focus, BiConsumer<String, Polygon> visit) {
+    for (Surface s : focus.list()) {
       visit.accept(s.key(), s.polygon());
       for (Opening o : s.openings()) {
         visit.accept(o.key(), o.polygon());

@@ -6,7 +6,7 @@ import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Surface;
 
 /** ADJ-507: both adjacent spaces are the same space. */
-final class SameSpaceTwice implements Check {
+final class SameSpaceTwice implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "ADJ-507",
@@ -22,8 +22,8 @@ final class SameSpaceTwice implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
-    for (Surface s : context.envelope().surfaces()) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
+    for (Surface s : focus.list()) {
       if (s.isWithinOneSpace() && s.kind() != BoundaryKind.DERIVED_2A) {
         report.accept(
             context

@@ -10,7 +10,7 @@ import yentra.core.geometry.Vec3;
  * GEO-303: self-intersecting polygon. Pairs of edges that cut through each other, touching left
  * out.
  */
-final class SelfCrossing implements Check {
+final class SelfCrossing implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "GEO-303",
@@ -26,9 +26,10 @@ final class SelfCrossing implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     Outlines.each(
         context,
+        focus,
         (key, p) -> {
           List<Vec3> crossings = SelfIntersection.find(p, context.tolerance());
           if (!crossings.isEmpty()) {

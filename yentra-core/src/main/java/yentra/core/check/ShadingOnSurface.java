@@ -6,7 +6,7 @@ import yentra.core.envelope.Surface;
 import yentra.core.geometry.PlanarOverlay;
 
 /** ADJ-510: a shading surface that coincides with a surface of a space. */
-final class ShadingOnSurface implements Check {
+final class ShadingOnSurface implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "ADJ-510",
@@ -24,11 +24,17 @@ final class ShadingOnSurface implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public boolean isOfNear() {
+    return true;
+  }
+
+  @Override
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double least = context.limit(DESCRIPTOR, "area");
     context
         .index()
         .coplanar(
+            focus,
             context.limit(DESCRIPTOR, "distance"),
             (a, b) -> {
               if (a.type().isShading() == b.type().isShading()) {

@@ -12,7 +12,7 @@ import yentra.core.geometry.Shell;
 import yentra.core.geometry.Vec3;
 
 /** SPC-410: the space's shell and its surfaces disagree. */
-final class ShellDisagrees implements Check {
+final class ShellDisagrees implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "SPC-410",
@@ -29,17 +29,14 @@ final class ShellDisagrees implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double least = context.limit(DESCRIPTOR, "area");
     double reach = context.limit(DESCRIPTOR, "distance");
-    for (Space s : context.envelope().spaces()) {
+    for (Space s : focus.spaces()) {
       List<Surface> own = context.volumes().surfacesOf(s.key());
       if (s.shell().isEmpty() || own.isEmpty()) {
         continue;
       }
-      List<Polygon> shell =
-          CoplanarFaces.of(
-              Shell.of(s.shell()).outward(context.tolerance().gap()).faces(), context.tolerance());
       List<Polygon> surfaces = new ArrayList<>();
       for (Surface x : own) {
         for (int i = 0; i < Math.min(2, x.sides().size()); i++) {
@@ -48,6 +45,12 @@ final class ShellDisagrees implements Check {
           }
         }
       }
+      if (isTwin(s.shell(), surfaces, context.tolerance().length())) {
+        continue;
+      }
+      List<Polygon> shell =
+          CoplanarFaces.of(
+              Shell.of(s.shell()).outward(context.tolerance().gap()).faces(), context.tolerance());
       List<Polygon> alone = new ArrayList<>();
       alone.addAll(without(shell, surfaces, least, reach));
       alone.addAll(without(surfaces, shell, least, reach));
@@ -66,6 +69,34 @@ final class ShellDisagrees implements Check {
                         + "."));
       }
     }
+  }
+
+  /** Whether both are the same outlines, one for one: quick, and so for most spaces. */
+  private static boolean isTwin(List<Polygon> shell, List<Polygon> surfaces, double same) {
+    if (shell.size() != surfaces.size()) {
+      return false;
+    }
+    List<Polygon> left = new ArrayList<>(surfaces);
+    for (Polygon f : shell) {
+      Polygon twin = null;
+      for (Polygon o : left) {
+        if (f.holes().isEmpty() && o.holes().isEmpty() && sameCorners(f, o, same)) {
+          twin = o;
+          break;
+        }
+      }
+      if (twin == null) {
+        return false;
+      }
+      left.remove(twin);
+    }
+    return true;
+  }
+
+  private static boolean sameCorners(Polygon a, Polygon b, double same) {
+    return a.outer().size() == b.outer().size()
+        && a.outer().stream()
+            .allMatch(p -> b.outer().stream().anyMatch(q -> p.distance(q) <= same));
   }
 
   /** The faces that have next to nothing of the others on them. */

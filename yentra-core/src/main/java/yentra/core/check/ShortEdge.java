@@ -7,7 +7,7 @@ import java.util.function.Consumer;
  * GEO-304: consecutive vertices that coincide, or an edge too short. Length of each edge of the
  * outline; the shortest is reported.
  */
-final class ShortEdge implements Check {
+final class ShortEdge implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "GEO-304",
@@ -23,10 +23,11 @@ final class ShortEdge implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double limit = context.limit(DESCRIPTOR, "edge");
     Outlines.each(
         context,
+        focus,
         (key, p) -> {
           int n = p.outer().size();
           int shortest = -1;

@@ -6,7 +6,7 @@ import yentra.core.envelope.Surface;
 import yentra.core.geometry.PlanarOverlay;
 
 /** ADJ-511: a matched pair whose two sides differ in area or construction. */
-final class SidesDiffer implements Check {
+final class SidesDiffer implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "ADJ-511",
@@ -22,11 +22,16 @@ final class SidesDiffer implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public boolean isOfNear() {
+    return true;
+  }
+
+  @Override
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double limit = context.limit(DESCRIPTOR, "area");
     SurfaceIndex index = context.index();
     List<Surface> all = context.envelope().surfaces();
-    for (int i = 0; i < all.size(); i++) {
+    for (int i : focus.surfaces()) {
       Surface s = all.get(i);
       if (s.sides().size() < 2 || s.isWithinOneSpace()) {
         continue;
@@ -49,19 +54,30 @@ final class SidesDiffer implements Check {
                         + Text.area(b)
                         + "."));
       }
-      twins(i, limit, index, context, report);
+      twins(i, limit, index, focus, context, report);
     }
   }
 
   /** The same pair written as two surfaces. */
   private static void twins(
-      int i, double limit, SurfaceIndex index, CheckContext context, Consumer<Finding> report) {
+      int at,
+      double limit,
+      SurfaceIndex index,
+      Focus focus,
+      CheckContext context,
+      Consumer<Finding> report) {
     List<Surface> all = context.envelope().surfaces();
-    Surface s = all.get(i);
-    for (int j : index.near(s.polygon().box().grown(0.6))) {
+    for (int near : index.near(all.get(at).polygon().box().grown(0.6))) {
+      if (!focus.isFirst(at, near)) {
+        continue;
+      }
+      int i = Math.min(at, near);
+      int j = Math.max(at, near);
+      Surface s = all.get(i);
       Surface t = all.get(j);
       boolean pair =
-          j > i
+          s.sides().size() >= 2
+              && !s.isWithinOneSpace()
               && t.sides().size() >= 2
               && t.sides().get(0).space().equals(s.sides().get(1).space())
               && t.sides().get(1).space().equals(s.sides().get(0).space())

@@ -7,7 +7,7 @@ import yentra.core.geometry.Box;
 import yentra.core.geometry.PlanWidth;
 
 /** SPC-407: a space that is very small or narrow. */
-final class SliverSpace implements Check {
+final class SliverSpace implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "SPC-407",
@@ -24,10 +24,10 @@ final class SliverSpace implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double volume = context.limit(DESCRIPTOR, "volume");
     double width = context.limit(DESCRIPTOR, "width");
-    for (SpaceVolume v : context.volumes().all()) {
+    for (SpaceVolume v : focus.volumes()) {
       Box box = v.faces().box();
       if (!v.enclosed() || box.isEmpty()) {
         continue;

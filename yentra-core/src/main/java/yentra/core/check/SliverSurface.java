@@ -6,7 +6,7 @@ import yentra.core.envelope.Surface;
 import yentra.core.geometry.Vec3;
 
 /** GEO-305: a sliver: a surface that is very small or narrow. */
-final class SliverSurface implements Check {
+final class SliverSurface implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "GEO-305",
@@ -23,10 +23,10 @@ final class SliverSurface implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double area = context.limit(DESCRIPTOR, "area");
     double width = context.limit(DESCRIPTOR, "width");
-    for (Surface s : context.envelope().surfaces()) {
+    for (Surface s : focus.list()) {
       double a = s.polygon().area();
       double w = 2 * a / Math.max(1e-9, s.polygon().perimeter());
       boolean degenerate = s.polygon().normal().equals(Vec3.ZERO) || a < 1e-6;

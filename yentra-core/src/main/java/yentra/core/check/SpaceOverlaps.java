@@ -2,7 +2,9 @@ package yentra.core.check;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.boundary.SpaceVolumes;
 import yentra.core.geometry.Box;
@@ -56,30 +58,56 @@ final class SpaceOverlaps {
     return all;
   }
 
-  static SpaceOverlaps of(SpaceVolumes volumes, Tolerance tolerance) {
+  /**
+   * @param before what other volumes shared, or null; pairs of which neither has changed are kept
+   * @param old those volumes
+   */
+  static SpaceOverlaps of(
+      SpaceVolumes volumes, Tolerance tolerance, SpaceOverlaps before, SpaceVolumes old) {
     List<SpaceVolume> spaces = new ArrayList<>();
     volumes.all().forEach(spaces::add);
+    boolean[] same = new boolean[spaces.size()];
+    Map<SpaceVolume, Integer> places = new IdentityHashMap<>();
+    for (int i = 0; i < same.length; i++) {
+      same[i] = before != null && old.of(spaces.get(i).space().key()) == spaces.get(i);
+      places.put(spaces.get(i), i);
+    }
     BoxIndex index =
         new BoxIndex(
             spaces.stream().map(v -> measurable(v) ? v.faces().box() : Box.EMPTY).toList());
     List<int[]> pairs = new ArrayList<>();
     for (int i = 0; i < spaces.size(); i++) {
-      if (!measurable(spaces.get(i))) {
+      if (same[i] || !measurable(spaces.get(i))) {
         continue;
       }
       for (int j : index.meeting(spaces.get(i).faces().box())) {
-        if (j > i && deep(spaces.get(i).faces().box(), spaces.get(j).faces().box(), tolerance)) {
-          pairs.add(new int[] {i, j});
+        if ((j > i || same[j])
+            && deep(spaces.get(i).faces().box(), spaces.get(j).faces().box(), tolerance)) {
+          pairs.add(new int[] {Math.min(i, j), Math.max(i, j)});
         }
       }
     }
     pairs.sort(Comparator.<int[]>comparingInt(p -> p[0]).thenComparingInt(p -> p[1]));
-    return new SpaceOverlaps(
-        pairs.parallelStream()
-            .filter(p -> !separated(spaces.get(p[0]), spaces.get(p[1]), tolerance))
-            .map(p -> overlap(spaces.get(p[0]), spaces.get(p[1]), tolerance))
-            .filter(o -> o.volume > 0)
-            .toList());
+    List<Overlap> found =
+        new ArrayList<>(
+            pairs.parallelStream()
+                .filter(p -> !separated(spaces.get(p[0]), spaces.get(p[1]), tolerance))
+                .map(p -> overlap(spaces.get(p[0]), spaces.get(p[1]), tolerance))
+                .filter(o -> o.volume > 0)
+                .toList());
+    if (before != null) {
+      before.all.stream()
+          .filter(o -> kept(places.get(o.a), same) && kept(places.get(o.b), same))
+          .forEach(found::add);
+      found.sort(
+          Comparator.comparingInt((Overlap o) -> places.get(o.a))
+              .thenComparingInt(o -> places.get(o.b)));
+    }
+    return new SpaceOverlaps(List.copyOf(found));
+  }
+
+  private static boolean kept(Integer place, boolean[] same) {
+    return place != null && same[place];
   }
 
   private static boolean measurable(SpaceVolume v) {

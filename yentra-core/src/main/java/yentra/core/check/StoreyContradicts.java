@@ -7,7 +7,7 @@ import yentra.core.envelope.Storey;
 import yentra.core.geometry.Box;
 
 /** SPC-405: no storey, or one that does not contain the space. */
-final class StoreyContradicts implements Check {
+final class StoreyContradicts implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "SPC-405",
@@ -23,10 +23,10 @@ final class StoreyContradicts implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double slack = context.limit(DESCRIPTOR, "height");
     List<Storey> storeys = context.envelope().storeys();
-    for (Space s : context.envelope().spaces()) {
+    for (Space s : focus.spaces()) {
       Storey own =
           storeys.stream().filter(x -> x.key().equals(s.storey())).findFirst().orElse(null);
       String text = null;

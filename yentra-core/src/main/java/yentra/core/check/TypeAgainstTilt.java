@@ -6,7 +6,7 @@ import yentra.core.envelope.Surface;
 import yentra.core.geometry.Vec3;
 
 /** ADJ-504: the type contradicts the tilt. */
-final class TypeAgainstTilt implements Check {
+final class TypeAgainstTilt implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "ADJ-504",
@@ -22,12 +22,12 @@ final class TypeAgainstTilt implements Check {
   }
 
   @Override
-  public void run(CheckContext context, Consumer<Finding> report) {
+  public void run(CheckContext context, Focus focus, Consumer<Finding> report) {
     double roof = context.limit(DESCRIPTOR, "roof");
     double floor = context.limit(DESCRIPTOR, "floor");
     SurfaceIndex index = context.index();
     List<Surface> all = context.envelope().surfaces();
-    for (int i = 0; i < all.size(); i++) {
+    for (int i : focus.surfaces()) {
       Surface s = all.get(i);
       if (s.polygon().normal().equals(Vec3.ZERO)) {
         continue;

@@ -52,6 +52,9 @@ final class UValueDiffers implements Check {
   private static List<Double> computed(ThermalSurvey thermal, Construction c) {
     BuildUp b = thermal.buildUp(c);
     List<Double> out = new ArrayList<>();
+    if (b.materials().isEmpty()) {
+      return out;
+    }
     for (Surface s : thermal.users(c)) {
       b.uValue(thermal.air(s)).ifPresent(out::add);
       // declared values are those of horizontal heat flow to outdoors

@@ -18,13 +18,19 @@ public final class PlanarOverlay {
 
   /** The area in square metres that the projection of {@code b} shares with {@code a}. */
   public static double commonArea(Polygon a, Polygon b) {
-    return common(a, b).getArea();
+    double quick = ConvexClip.commonArea(a, b);
+    return Double.isNaN(quick) ? common(a, b).getArea() : quick;
   }
 
   /**
    * The area in square metres of the projection of {@code inner} that lies outside {@code outer}.
    */
   public static double areaOutside(Polygon inner, Polygon outer) {
+    double within = ConvexClip.commonArea(outer, inner);
+    if (!Double.isNaN(within)) {
+      double tilted = Math.abs(inner.areaVector().dot(outer.normal()));
+      return Math.max(0, tilted - within);
+    }
     PlaneFrame frame = PlaneFrame.of(outer.plane());
     return RobustOverlay.difference(valid(frame.project(inner)), valid(frame.project(outer)))
         .getArea();

@@ -1,7 +1,12 @@
 package yentra.core.geometry;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Set;
 
 /**
  * Many bodies, to ask whether a line is blocked by any of them: a binary tree of boxes, split at
@@ -17,8 +22,12 @@ public final class ProbeScene {
   private final int[] first;
   private final int[] count;
   private int nodes;
+  private final Set<SolidProbe> gone;
+  private final List<SolidProbe> more;
 
   public ProbeScene(List<SolidProbe> all) {
+    gone = Set.of();
+    more = List.of();
     bodies = all.stream().filter(b -> !b.box().isEmpty()).toArray(SolidProbe[]::new);
     int most = Math.max(1, 2 * bodies.length);
     boxes = new double[6 * most];
@@ -29,6 +38,36 @@ public final class ProbeScene {
       nodes = 1;
       build(0, 0, bodies.length);
     }
+  }
+
+  private ProbeScene(ProbeScene of, Set<SolidProbe> gone, List<SolidProbe> more) {
+    this.bodies = of.bodies;
+    this.boxes = of.boxes;
+    this.left = of.left;
+    this.first = of.first;
+    this.count = of.count;
+    this.nodes = of.nodes;
+    this.gone = gone;
+    this.more = more;
+  }
+
+  /**
+   * The same bodies without some and with others, which gives what a new scene would. The tree is
+   * shared and what is new is looked at one by one, so this is for few.
+   */
+  public ProbeScene changed(Collection<SolidProbe> without, Collection<SolidProbe> with) {
+    Set<SolidProbe> out = Collections.newSetFromMap(new IdentityHashMap<>());
+    out.addAll(gone);
+    out.addAll(without);
+    List<SolidProbe> in = new ArrayList<>(more);
+    in.removeIf(out::contains);
+    with.stream().filter(b -> !b.box().isEmpty()).forEach(in::add);
+    return new ProbeScene(this, out, in);
+  }
+
+  /** How many bodies are looked at one by one. */
+  public int loose() {
+    return more.size() + gone.size();
   }
 
   private void build(int node, int from, int to) {
@@ -74,6 +113,11 @@ public final class ProbeScene {
    * @param direction of unit length
    */
   public boolean blocked(Vec3 origin, Vec3 direction, double from, double to) {
+    for (SolidProbe b : more) {
+      if (b.blocks(origin, direction, from, to)) {
+        return true;
+      }
+    }
     return nodes > 0 && blocked(0, origin, direction, from, to);
   }
 
@@ -83,7 +127,7 @@ public final class ProbeScene {
     }
     if (left[node] < 0) {
       for (int i = first[node]; i < first[node] + count[node]; i++) {
-        if (bodies[i].blocks(o, d, from, to)) {
+        if (bodies[i].blocks(o, d, from, to) && !gone.contains(bodies[i])) {
           return true;
         }
       }
@@ -99,7 +143,11 @@ public final class ProbeScene {
    * @param from distance from the origin at which to begin
    */
   public double first(Vec3 origin, Vec3 direction, double from, double to) {
-    return nodes > 0 ? first(0, origin, direction, from, to) : Double.POSITIVE_INFINITY;
+    double best = nodes > 0 ? first(0, origin, direction, from, to) : Double.POSITIVE_INFINITY;
+    for (SolidProbe b : more) {
+      best = Math.min(best, first(b, origin, direction, from, to));
+    }
+    return best;
   }
 
   private double first(int node, Vec3 o, Vec3 d, double from, double to) {
@@ -109,17 +157,24 @@ public final class ProbeScene {
     double best = Double.POSITIVE_INFINITY;
     if (left[node] < 0) {
       for (int i = first[node]; i < first[node] + count[node]; i++) {
-        for (SolidProbe.Crossing c : bodies[i].crossings(o, d)) {
-          if (c.at() > from && c.at() < to) {
-            best = Math.min(best, c.at());
-            break;
-          }
+        double at = first(bodies[i], o, d, from, to);
+        if (at < best && !gone.contains(bodies[i])) {
+          best = at;
         }
       }
       return best;
     }
     best = first(left[node], o, d, from, to);
     return Math.min(best, first(left[node] + 1, o, d, from, Math.min(to, best)));
+  }
+
+  private static double first(SolidProbe b, Vec3 o, Vec3 d, double from, double to) {
+    for (SolidProbe.Crossing c : b.crossings(o, d)) {
+      if (c.at() > from && c.at() < to) {
+        return c.at();
+      }
+    }
+    return Double.POSITIVE_INFINITY;
   }
 
   private boolean meets(int node, Vec3 o, Vec3 d, double from, double to) {
