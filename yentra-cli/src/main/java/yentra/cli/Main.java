@@ -6,7 +6,7 @@ import java.nio.charset.StandardCharsets;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
-/** The command line: {@code yentra check | translate | info}. */
+/** The command line: {@code yentra check | translate | compare | info}. */
 @Command(
     name = "yentra",
     description =
@@ -16,6 +16,7 @@ import picocli.CommandLine.Command;
       CheckCommand.class,
       TranslateCommand.class,
       ScopeCommand.class,
+      CompareCommand.class,
       InfoCommand.class,
       CatalogueCommand.class
     })

@@ -48,6 +48,10 @@ class ArchitectureTest {
           .definedBy("yentra.core.check..")
           .layer("repair")
           .definedBy("yentra.core.repair..")
+          .layer("revision")
+          .definedBy("yentra.core.revision..")
+          .layer("bcf")
+          .definedBy("yentra.core.bcf..")
           .layer("exchange")
           .definedBy("yentra.core.exchange..")
           .whereLayer("units")
@@ -78,6 +82,10 @@ class ArchitectureTest {
               "units", "geometry", "envelope", "model", "scope", "boundary", "thermal")
           .whereLayer("repair")
           .mayOnlyAccessLayers("units", "geometry", "envelope", "boundary", "check")
+          .whereLayer("revision")
+          .mayOnlyAccessLayers("geometry", "envelope", "boundary", "check", "repair")
+          .whereLayer("bcf")
+          .mayOnlyAccessLayers("geometry", "envelope")
           .whereLayer("exchange")
           .mayOnlyAccessLayers("geometry", "envelope", "gbxml");
 }

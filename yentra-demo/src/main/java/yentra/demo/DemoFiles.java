@@ -8,6 +8,7 @@ import java.nio.file.Path;
 public final class DemoFiles {
   public static final String ARCHITECTS_NAME = "marram-point-architecture.ifc";
   public static final String FAULTY_NAME = "marram-point.xml";
+  public static final String REVISION_B_NAME = "marram-point-b.xml";
 
   private DemoFiles() {}
 
@@ -22,6 +23,11 @@ public final class DemoFiles {
   }
 
   /** IFC4 of the sound building, with second-level space boundaries. */
+  /** The next revision, with a training wing: some faults are mended, others still there. */
+  public static byte[] revisionB() {
+    return Faults.revisionB(MarramPoint.withWing());
+  }
+
   public static byte[] ifc() {
     return IfcWriter.write(MarramPoint.sound(), false);
   }
@@ -38,6 +44,7 @@ public final class DemoFiles {
   public static void main(String[] args) throws IOException {
     Path dir = Files.createDirectories(Path.of(args[0]));
     Files.write(dir.resolve(FAULTY_NAME), faultyGbxml());
+    Files.write(dir.resolve(REVISION_B_NAME), revisionB());
     Files.write(dir.resolve("marram-point-sound.xml"), soundGbxml());
     Files.write(dir.resolve("marram-point.ifc"), ifc());
     Files.write(dir.resolve(ARCHITECTS_NAME), architectsIfc());

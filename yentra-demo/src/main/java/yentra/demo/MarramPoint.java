@@ -23,6 +23,15 @@ public final class MarramPoint {
 
   /** The building as it should be delivered: nothing is wrong with it. */
   public static Envelope sound() {
+    return building(false);
+  }
+
+  /** Revision B: the same with a training wing along the crew and changing rooms. */
+  public static Envelope withWing() {
+    return building(true);
+  }
+
+  private static Envelope building(boolean wing) {
     Scene s = new Scene();
     s.storey("st-store", "Store level", -2.8)
         .storey("st-ground", "Ground floor", 0)
@@ -33,8 +42,24 @@ public final class MarramPoint {
         .zone("zn-service", "Service rooms", 15.0, 28.0);
     library(s);
     rooms(s);
+    if (wing) {
+      s.room(
+          Room.box(
+              "sp-training",
+              "Training room",
+              "st-ground",
+              "zn-crew",
+              "ClassroomOrLectureOrTraining",
+              "HeatedAndCooled",
+              18,
+              30,
+              12,
+              20,
+              0,
+              3.4));
+    }
     s.enclose(new Typed());
-    openings(s);
+    openings(s, wing);
     shading(s);
     return s.envelope(
         new Site("Marram Point", 54.12, -3.31, 6.0, 12.0, Extras.NONE),
@@ -244,7 +269,7 @@ public final class MarramPoint {
     }
   }
 
-  private static void openings(Scene s) {
+  private static void openings(Scene s, boolean wing) {
     String dbl = "win-double";
     door(s, "sp-hall", new Vec3(0, 6, 2.6), 7, 5.2);
     for (double x : new double[] {3, 9, 15}) {
@@ -255,8 +280,14 @@ public final class MarramPoint {
     door(s, "sp-workshop", new Vec3(24, 0, 1.1), 2, 2.2);
     window(s, "sp-kitchen", new Vec3(28, 0, 1.8), 2, 1.2, dbl);
     door(s, "sp-plant", new Vec3(32, 0, 1.1), 1.8, 2.2);
-    window(s, "sp-crew", new Vec3(21, 12, 1.7), 3.2, 1.5, dbl);
-    window(s, "sp-changing", new Vec3(27, 12, 2.4), 2.4, 0.7, dbl);
+    if (wing) {
+      door(s, "sp-crew", new Vec3(21, 12, 1.1), 1.8, 2.2);
+      window(s, "sp-training", new Vec3(22, 20, 1.7), 4, 1.5, dbl);
+      window(s, "sp-training", new Vec3(27, 20, 1.7), 4, 1.5, dbl);
+    } else {
+      window(s, "sp-crew", new Vec3(21, 12, 1.7), 3.2, 1.5, dbl);
+      window(s, "sp-changing", new Vec3(27, 12, 2.4), 2.4, 0.7, dbl);
+    }
     door(s, "sp-changing", new Vec3(30, 9, 1.1), 1, 2.2);
     door(s, "sp-store", new Vec3(30, 9, -1.7), 2, 2.2);
     door(s, "sp-hall", new Vec3(18, 3, 1.1), 1.2, 2.2);

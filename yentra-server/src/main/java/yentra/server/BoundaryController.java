@@ -37,7 +37,7 @@ class BoundaryController {
 
   @GetMapping("/boundaries")
   BoundaryViews.SumsView boundaries(@PathVariable UUID id) {
-    Deliveries.State s = deliveries.state(id);
+    DeliveryStates.State s = deliveries.state(id);
     return BoundaryViews.sums(s.context(), s.findings(), s.scope().boundaries());
   }
 

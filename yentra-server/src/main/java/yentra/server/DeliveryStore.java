@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.jooq.DSLContext;
@@ -298,8 +299,88 @@ class DeliveryStore {
         .set(REPAIR_ENTRY.FINDING, finding)
         .set(REPAIR_ENTRY.MADE_BY, by)
         .set(REPAIR_ENTRY.MADE_AT, clock.instant())
+        .set(REPAIR_ENTRY.VERSION, d.getVersion() + 1)
         .execute();
     move(d, d.getLogPosition() + 1);
+  }
+
+  /** Appends a repair that was made on the revision before. */
+  void carry(DeliveryRecord d, Repair repair, String summary, String finding, String by) {
+    append(
+        d,
+        "envelope",
+        json.writerFor(Repair.class).writeValueAsString(repair),
+        summary,
+        finding,
+        by);
+    db.update(REPAIR_ENTRY)
+        .set(REPAIR_ENTRY.CARRIED, true)
+        .where(REPAIR_ENTRY.DELIVERY_ID.eq(d.getId()))
+        .and(REPAIR_ENTRY.DISCARDED_AT.isNull())
+        .and(REPAIR_ENTRY.LOG_INDEX.eq(d.getLogPosition()))
+        .execute();
+  }
+
+  /** Keeps what the newest entry changed. */
+  void figures(DeliveryRecord d, Views.EntryFigures f) {
+    db.update(REPAIR_ENTRY)
+        .set(REPAIR_ENTRY.FIGURES, JSONB.valueOf(json.writeValueAsString(f)))
+        .where(REPAIR_ENTRY.DELIVERY_ID.eq(d.getId()))
+        .and(REPAIR_ENTRY.DISCARDED_AT.isNull())
+        .and(REPAIR_ENTRY.LOG_INDEX.eq(d.getLogPosition() - 1))
+        .execute();
+  }
+
+  Views.LogView view(RepairEntryRecord e, int position) {
+    return new Views.LogView(
+        e.getLogIndex(),
+        e.getSummary(),
+        e.getFinding(),
+        e.getMadeBy(),
+        e.getMadeAt(),
+        e.getLogIndex() < position,
+        e.getArea(),
+        e.getCarried(),
+        e.getFigures() == null
+            ? null
+            : json.readValue(e.getFigures().data(), Views.EntryFigures.class));
+  }
+
+  /** What was done after a version, by whom. */
+  List<String> since(UUID delivery, long version) {
+    return log(delivery).stream()
+        .filter(e -> e.getVersion() > version)
+        .limit(5)
+        .map(e -> e.getMadeBy() + ": " + e.getSummary())
+        .toList();
+  }
+
+  /** Takes entries out for good; they are kept on the record, the others close up. */
+  void takeOut(DeliveryRecord d, Set<Integer> entries) {
+    int next = 0;
+    int position = 0;
+    for (RepairEntryRecord e : log(d.getId())) {
+      if (entries.contains(e.getLogIndex())) {
+        e.setDiscardedAt(clock.instant());
+      } else {
+        position += e.getLogIndex() < d.getLogPosition() ? 1 : 0;
+        e.setLogIndex(next++);
+      }
+      e.store();
+    }
+    move(d, position);
+  }
+
+  /** The revision before this one of the same part and format. */
+  Optional<DeliveryRecord> before(DeliveryRecord d) {
+    return db.selectFrom(DELIVERY)
+        .where(DELIVERY.PROJECT_ID.eq(d.getProjectId()))
+        .and(DELIVERY.PART.eq(d.getPart()))
+        .and(DELIVERY.FORMAT.eq(d.getFormat()))
+        .and(DELIVERY.REVISION.lt(d.getRevision()))
+        .orderBy(DELIVERY.REVISION.desc())
+        .limit(1)
+        .fetchOptional();
   }
 
   /**
@@ -307,14 +388,7 @@ class DeliveryStore {
    */
   void carryScope(UUID delivery) {
     DeliveryRecord d = get(delivery);
-    db.selectFrom(DELIVERY)
-        .where(DELIVERY.PROJECT_ID.eq(d.getProjectId()))
-        .and(DELIVERY.PART.eq(d.getPart()))
-        .and(DELIVERY.FORMAT.eq(d.getFormat()))
-        .and(DELIVERY.REVISION.lt(d.getRevision()))
-        .orderBy(DELIVERY.REVISION.desc())
-        .limit(1)
-        .fetchOptional()
+    before(d)
         .ifPresent(
             before ->
                 log(before.getId()).stream()

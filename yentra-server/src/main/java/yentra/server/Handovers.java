@@ -2,21 +2,29 @@ package yentra.server;
 
 import static yentra.server.db.Tables.HANDOVER;
 
+import java.io.ByteArrayInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
+import yentra.core.check.Severity;
+import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
+import yentra.core.gbxml.GbxmlReader;
 import yentra.core.geometry.Tolerance;
 import yentra.server.db.tables.records.DeliveryRecord;
 import yentra.server.db.tables.records.HandoverRecord;
@@ -24,9 +32,11 @@ import yentra.server.db.tables.records.HandoverRecord;
 /** Files handed over: written from the present state, read back, and kept. */
 @Service
 class Handovers {
+  private static final Logger LOG = LoggerFactory.getLogger(Handovers.class);
   private final DSLContext db;
   private final DeliveryStore store;
   private final Deliveries deliveries;
+  private final Decisions decisions;
   private final JsonMapper json;
   private final Clock clock;
   private final Supplier<UUID> ids;
@@ -37,6 +47,7 @@ class Handovers {
       DSLContext db,
       DeliveryStore store,
       Deliveries deliveries,
+      Decisions decisions,
       JsonMapper json,
       Clock clock,
       Supplier<UUID> ids,
@@ -45,6 +56,7 @@ class Handovers {
     this.db = db;
     this.store = store;
     this.deliveries = deliveries;
+    this.decisions = decisions;
     this.json = json;
     this.clock = clock;
     this.ids = ids;
@@ -65,12 +77,25 @@ class Handovers {
   public Views.HandoverView make(UUID delivery, long basedOn, boolean allowBlockers, String by) {
     DeliveryRecord d = store.lock(delivery);
     if (d.getVersion() != basedOn) {
-      throw Problem.stale(d.getVersion());
+      throw Problem.stale(d.getVersion(), store.since(delivery, basedOn));
     }
-    Deliveries.State state = deliveries.state(d);
-    if (state.blockers() > 0 && !allowBlockers) {
-      throw Problem.blockersOpen(state.blockers());
+    DeliveryStates.State state = deliveries.state(d);
+    Decisions.Known known = decisions.of(d, state.context(), state.findings());
+    int blockers = known.open(state.findings(), Severity.BLOCKER);
+    if (blockers > 0 && !allowBlockers) {
+      throw Problem.blockersOpen(blockers);
     }
+    List<Views.AcceptedView> accepted =
+        state.findings().stream()
+            .filter(f -> !known.isOpen(f))
+            .map(
+                f ->
+                    new Views.AcceptedView(
+                        f.code(),
+                        f.message(),
+                        known.accepted().get(f.id()).reason(),
+                        known.accepted().get(f.id()).by()))
+            .toList();
     Handover h = Handover.gbxml(state.envelope(), limits, tolerance);
     if (!h.differences().isEmpty()) {
       throw Problem.notApplicable(
@@ -85,7 +110,8 @@ class Handovers {
         .setFormat("gbXML 6.01")
         .setBytes(h.bytes())
         .setSha256(hash(h.bytes()))
-        .setBlockers(state.blockers())
+        .setBlockers(blockers)
+        .setAccepted(JSONB.valueOf(json.writeValueAsString(accepted)))
         .setDifferences(JSONB.valueOf(json.writeValueAsString(h.differences())))
         .setMadeBy(by)
         .setMadeAt(clock.instant());
@@ -114,6 +140,26 @@ class Handovers {
         .fetch(this::view);
   }
 
+  /** The newest handed over file of a delivery, read. */
+  Optional<Envelope> last(UUID delivery) {
+    return db.selectFrom(HANDOVER)
+        .where(HANDOVER.DELIVERY_ID.eq(delivery))
+        .orderBy(HANDOVER.MADE_AT.desc())
+        .limit(1)
+        .fetchOptional()
+        .flatMap(
+            r -> {
+              try {
+                return Optional.of(
+                    GbxmlReader.read(new ByteArrayInputStream(r.getBytes()), limits));
+              } catch (UnreadableException e) {
+                // it was read back when it was written; what another version wrote is left out
+                LOG.warn("The handover {} cannot be read: {}", r.getId(), e.getMessage());
+                return Optional.empty();
+              }
+            });
+  }
+
   Written file(UUID id) {
     return db.selectFrom(HANDOVER)
         .where(HANDOVER.ID.eq(id))
@@ -131,6 +177,7 @@ class Handovers {
         r.getSha256(),
         r.getBlockers(),
         Arrays.asList(json.readValue(r.getDifferences().data(), String[].class)),
+        Arrays.asList(json.readValue(r.getAccepted().data(), Views.AcceptedView[].class)),
         r.getMadeBy(),
         r.getMadeAt(),
         r.getVersion());

@@ -44,7 +44,7 @@ class Intake {
   private static final Logger LOG = LoggerFactory.getLogger(Intake.class);
   private final DSLContext db;
   private final DeliveryStore store;
-  private final Deliveries deliveries;
+  private final DeliveryStates states;
   private final TransactionTemplate transaction;
   private final ObjectProvider<SchedulerClient> scheduler;
   private final Clock clock;
@@ -56,7 +56,7 @@ class Intake {
   Intake(
       DSLContext db,
       DeliveryStore store,
-      Deliveries deliveries,
+      DeliveryStates states,
       TransactionTemplate transaction,
       ObjectProvider<SchedulerClient> scheduler,
       Clock clock,
@@ -66,7 +66,7 @@ class Intake {
       Tolerance tolerance) {
     this.db = db;
     this.store = store;
-    this.deliveries = deliveries;
+    this.states = states;
     this.transaction = transaction;
     this.scheduler = scheduler;
     this.clock = clock;
@@ -219,7 +219,7 @@ class Intake {
       long start = System.nanoTime();
       say(id, 0, "Reading " + j.getFileName());
       DeliveryReader.Reading reading =
-          reader.read(new Deliveries.Bytes(store.content(j.getSha256())), progress(id));
+          reader.read(new DeliveryStates.Bytes(store.content(j.getSha256())), progress(id));
       long millis = (System.nanoTime() - start) / 1_000_000;
       finish(j, reading, millis);
     } catch (UnreadableException e) {
@@ -251,7 +251,7 @@ class Intake {
                   j.getSize(),
                   j.getAskedBy(),
                   ModelViews.report(reading.envelope(), bodies(reading), millis),
-                  IdSketch.of(Deliveries.whole(reading)));
+                  IdSketch.of(DeliveryStates.whole(reading)));
           store.carryScope(delivery);
           int n =
               db.update(INTAKE_JOB)
@@ -265,7 +265,7 @@ class Intake {
           if (n == 0) {
             throw new CancelledException();
           }
-          deliveries.remember(delivery, reading);
+          states.remember(delivery, reading);
         });
   }
 

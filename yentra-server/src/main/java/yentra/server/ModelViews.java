@@ -13,6 +13,7 @@ import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Descriptor;
 import yentra.core.check.Finding;
+import yentra.core.check.FindingGroups;
 import yentra.core.check.Severity;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
@@ -36,8 +37,10 @@ final class ModelViews {
   private final CheckContext context;
   private final Envelope envelope;
   private final Naming naming;
+  private final Decisions.Known decisions;
 
-  ModelViews(CheckContext context) {
+  ModelViews(CheckContext context, Decisions.Known decisions) {
+    this.decisions = decisions;
     this.context = context;
     this.envelope = context.envelope();
     this.naming = context.naming();
@@ -53,7 +56,7 @@ final class ModelViews {
     Remedies remedies = new Remedies(context);
     Map<String, Integer> severities = new LinkedHashMap<>();
     for (Severity s : Severity.values()) {
-      severities.put(s.label(), (int) findings.stream().filter(f -> f.severity() == s).count());
+      severities.put(s.label(), decisions.open(findings, s));
     }
     return new Views.ModelView(
         delivery,
@@ -73,6 +76,7 @@ final class ModelViews {
             .map(ModelViews::upper)
             .toList(),
         findings.stream().map(f -> finding(f, remedies)).toList(),
+        groups(findings),
         severities,
         log);
   }
@@ -239,7 +243,23 @@ final class ModelViews {
                 .toList(),
             f.evidence().lines().stream().map(ModelViews::flat).toList(),
             f.evidence().points().stream().map(p -> flat(List.of(p))).toList()),
-        remedies.of(f).stream().map(r -> new Views.RemedyView(r.label(), r.repair())).toList());
+        remedies.of(f).stream().map(r -> new Views.RemedyView(r.label(), r.repair())).toList(),
+        decisions.accepted().get(f.id()),
+        decisions.answers().getOrDefault(f.id(), List.of()));
+  }
+
+  private List<Views.GroupView> groups(List<Finding> findings) {
+    return FindingGroups.of(envelope, findings).stream()
+        .map(
+            g ->
+                new Views.GroupView(
+                    g.key(),
+                    g.severity().label(),
+                    g.members().get(0).split(":")[0],
+                    g.title(),
+                    g.cause(),
+                    g.members()))
+        .toList();
   }
 
   private Views.ObjectView object(String key) {

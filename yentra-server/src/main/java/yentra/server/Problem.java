@@ -27,11 +27,15 @@ public final class Problem extends RuntimeException {
   }
 
   /** The edit was based on a state that is no longer the newest. */
-  static Problem stale(long version) {
+  static Problem stale(long version, java.util.List<String> changes) {
+    String said =
+        changes.isEmpty()
+            ? "The model has changed since this was shown."
+            : "Meanwhile " + String.join(" ", changes);
     return new Problem(
         HttpStatus.CONFLICT,
         "stale",
-        "The model has changed since this was shown. It is shown anew; please repeat the step.",
+        said + " It is shown anew; please look, and repeat the step.",
         Map.of("version", version));
   }
 

@@ -195,7 +195,7 @@ final class ScopeViews {
       @Schema(nullable = true) String whereProperty,
       @Schema(nullable = true) String where) {}
 
-  static Views.ScopeSummary summary(Deliveries.State s) {
+  static Views.ScopeSummary summary(DeliveryStates.State s) {
     ScopeResult r = s.result();
     return new Views.ScopeSummary(
         s.scope().sheet().map(ScopeSheet::name).orElse(null),
@@ -207,7 +207,7 @@ final class ScopeViews {
   }
 
   static ScopeView scope(
-      Deliveries.State s, ScopeState state, ScopeResult r, String tried, boolean writable) {
+      DeliveryStates.State s, ScopeState state, ScopeResult r, String tried, boolean writable) {
     List<Element> elements = s.whole().elements();
     int n = elements.size();
     Map<String, Integer> place = new HashMap<>(2 * n);
@@ -292,7 +292,7 @@ final class ScopeViews {
         .toList();
   }
 
-  static ElementView element(Deliveries.State s, Element e, int at) {
+  static ElementView element(DeliveryStates.State s, Element e, int at) {
     ArchitecturalModel values = s.scope().values(s.whole());
     ScopeResult.Decision d = s.result().decisions().get(at);
     Element.Materials m = values.materials(e);
@@ -363,7 +363,7 @@ final class ScopeViews {
         edits.stream().anyMatch(v -> v.set().equals(s.name()) && v.property().equals(p.name())));
   }
 
-  static ValueTableView values(Deliveries.State s, String entity) {
+  static ValueTableView values(DeliveryStates.State s, String entity) {
     List<Element> rows = new ArrayList<>();
     for (ScopeResult.Decision d : s.result().decisions()) {
       if (d.in() && d.element().entity().equals(entity)) {

@@ -39,23 +39,23 @@ class Scopes {
   }
 
   ScopeViews.ScopeView view(UUID id) {
-    Deliveries.State s = deliveries.state(id);
+    DeliveryStates.State s = deliveries.state(id);
     return ScopeViews.scope(s, s.scope(), s.result(), null, writable(s));
   }
 
-  private static boolean writable(Deliveries.State s) {
+  private static boolean writable(DeliveryStates.State s) {
     return s.whole() instanceof IfcModel;
   }
 
   ScopeViews.ScopeView attempt(UUID id, ScopeSheet sheet) {
-    Deliveries.State s = deliveries.state(id);
+    DeliveryStates.State s = deliveries.state(id);
     ScopeState tried = s.scope().with(sheet);
     return ScopeViews.scope(s, tried, tried.run(s.whole()), sheet.name(), writable(s));
   }
 
   /** Bodies do not depend on scope, so they are made once for each delivery. */
   ElementMeshes meshes(UUID id) {
-    Deliveries.State s = deliveries.state(id);
+    DeliveryStates.State s = deliveries.state(id);
     return meshes.get(id, k -> ElementMeshes.of(s.whole()));
   }
 
@@ -64,12 +64,12 @@ class Scopes {
   }
 
   List<StoreyCounts.Row> storeys(UUID id) {
-    Deliveries.State s = deliveries.state(id);
+    DeliveryStates.State s = deliveries.state(id);
     return StoreyCounts.of(s.whole(), s.result());
   }
 
   ScopeViews.ElementView element(UUID id, String key) {
-    Deliveries.State s = deliveries.state(id);
+    DeliveryStates.State s = deliveries.state(id);
     List<Element> all = s.whole().elements();
     Element e = s.whole().element(key).orElseThrow(() -> Problem.notFound("The element " + key));
     int at = all.indexOf(e);
@@ -110,7 +110,7 @@ class Scopes {
         by);
   }
 
-  private static List<String> known(Deliveries.State s, List<String> keys) {
+  private static List<String> known(DeliveryStates.State s, List<String> keys) {
     if (keys == null || keys.isEmpty()) {
       throw Problem.bad("No element is named.");
     }
@@ -152,7 +152,7 @@ class Scopes {
   }
 
   private static ScopeStep values(
-      Deliveries.State s, ScopeViews.ValueRequest asked, ValueChange change) {
+      DeliveryStates.State s, ScopeViews.ValueRequest asked, ValueChange change) {
     if (!writable(s)) {
       throw Problem.notApplicable(
           "Attributes of a gbXML delivery are changed by repairs, in Envelope.");
@@ -182,7 +182,7 @@ class Scopes {
   }
 
   List<String> pick(UUID id, ScopeViews.PickRequest asked) {
-    Deliveries.State s = deliveries.state(id);
+    DeliveryStates.State s = deliveries.state(id);
     ValueTest test;
     try {
       test = ValueTest.of(asked.test() == null ? "" : asked.test());
@@ -235,7 +235,7 @@ class Scopes {
 
   /** Writes the IFC file of what is in scope, with the values that were set. */
   IfcTrimmer.Trimmed write(UUID id, OutputStream out) throws IOException {
-    Deliveries.State s = deliveries.state(id);
+    DeliveryStates.State s = deliveries.state(id);
     if (!(s.whole() instanceof IfcModel model)) {
       throw Problem.notApplicable(
           "A trimmed IFC file needs an IFC delivery; this one is gbXML. Hand it over as gbXML.");

@@ -32,7 +32,8 @@ final class Views {
       @Schema(nullable = true) Double groundLevel,
       @Schema(nullable = true) String station,
       @Schema(nullable = true) String units,
-      @Schema(nullable = true) BoundariesView boundaries) {
+      @Schema(nullable = true) BoundariesView boundaries,
+      @Schema(nullable = true) Map<String, Double> checkLimits) {
     static SettingsView of(ProjectSettings s) {
       return new SettingsView(
           s.use(),
@@ -43,7 +44,8 @@ final class Views {
           s.groundLevel(),
           s.station(),
           s.units(),
-          BoundariesView.of(s.boundaries()));
+          BoundariesView.of(s.boundaries()),
+          s.checkLimits());
     }
 
     ProjectSettings settings() {
@@ -56,7 +58,8 @@ final class Views {
           groundLevel,
           station,
           units,
-          boundaries == null ? null : boundaries.boundaries());
+          boundaries == null ? null : boundaries.boundaries(),
+          checkLimits);
     }
   }
 
@@ -158,6 +161,7 @@ final class Views {
       List<PetalView> glazing,
       List<String> assumed,
       List<FindingView> findings,
+      List<GroupView> groups,
       Map<String, Integer> severities,
       List<LogView> log) {}
 
@@ -301,7 +305,33 @@ final class Views {
       String unit,
       int line,
       EvidenceView evidence,
-      List<RemedyView> remedies) {}
+      List<RemedyView> remedies,
+      @Schema(nullable = true) AcceptanceView accepted,
+      List<AnswerView> answers) {}
+
+  /**
+   * Findings with one cause, or of one kind.
+   *
+   * @param cause id of the finding that the others follow from, or null when they are alike
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record GroupView(
+      String key,
+      String severity,
+      String code,
+      String title,
+      @Schema(nullable = true) String cause,
+      List<String> members) {}
+
+  /**
+   * That a person takes a finding as it is.
+   *
+   * @param holds false when the object has changed since, so that the finding is open again
+   */
+  record AcceptanceView(String reason, String by, Instant at, boolean holds) {}
+
+  /** What came back about a finding from another program. */
+  record AnswerView(String status, String author, String date, String text, String fileName) {}
 
   /** An object by name; kind is space, surface, opening, construction or file. */
   record ObjectView(String key, String label, String kind) {}
@@ -319,7 +349,18 @@ final class Views {
       String madeBy,
       Instant madeAt,
       boolean inForce,
-      String area) {}
+      String area,
+      boolean carried,
+      @Schema(nullable = true) EntryFigures figures) {}
+
+  /** What an entry changed, in figures; each before and after. */
+  record EntryFigures(
+      double floorAreaBefore,
+      double floorAreaAfter,
+      double volumeBefore,
+      double volumeAfter,
+      int findingsGone,
+      int findingsNew) {}
 
   record PreviewRequest(Repair repair) {}
 
@@ -328,7 +369,81 @@ final class Views {
       List<FindingView> resolved,
       List<FindingView> added,
       List<String> removedSurfaces,
-      List<SurfaceView> changedSurfaces) {}
+      List<SurfaceView> changedSurfaces,
+      yentra.core.check.Figures before,
+      yentra.core.check.Figures after) {}
+
+  /** One remedy for many findings. */
+  record SweepRequest(List<String> findings, Repair like) {}
+
+  /**
+   * @param repair what would be made, or null when it works for none
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record SweepView(
+      @Schema(nullable = true) Repair repair,
+      List<LeftView> left,
+      @Schema(nullable = true) PreviewView preview) {}
+
+  record LeftView(String finding, String message, String reason) {}
+
+  record AcceptRequest(List<String> findings, String reason) {}
+
+  record FindingsRequest(List<String> findings) {}
+
+  record TraceRequest(String text) {}
+
+  record BcfRequest(String version, @Schema(nullable = true) List<String> findings) {}
+
+  /**
+   * @param known topics that are about findings of this project
+   * @param unknown titles of topics that are not
+   */
+  record AnswersView(int known, int comments, List<String> unknown) {}
+
+  record PositionRequest(long basedOn, int position) {}
+
+  record EntriesRequest(List<Integer> entries) {}
+
+  record WithoutRequest(long basedOn, List<Integer> entries) {}
+
+  /** An entry that can no longer be made when others are taken out. */
+  record DependentView(int index, String summary, String reason) {}
+
+  /** A limit of a check, and what it is set to. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record LimitView(
+      String code,
+      String check,
+      String name,
+      String unit,
+      double standard,
+      double least,
+      double most,
+      @Schema(nullable = true) Double set) {}
+
+  record LimitsRequest(Map<String, Double> limits) {}
+
+  /** How many findings of a code there are, and would be. */
+  record EffectView(String code, int now, int then) {}
+
+  /** How a delivery stands to the revision before it. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record RevisionView(
+      @Schema(nullable = true) DeliverySummary before,
+      List<yentra.core.revision.RevisionComparison.Entry> changes,
+      List<StepView> steps,
+      boolean replayed) {}
+
+  /** What became of an entry of the log before, or would. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record StepView(
+      int index,
+      String summary,
+      String outcome,
+      String reason,
+      List<String> objects,
+      @Schema(nullable = true) String finding) {}
 
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record RepairRequest(long basedOn, Repair repair, @Schema(nullable = true) String finding) {}
@@ -345,9 +460,13 @@ final class Views {
       String sha256,
       int blockers,
       List<String> differences,
+      List<AcceptedView> accepted,
       String madeBy,
       Instant madeAt,
       long version) {}
+
+  /** A finding that was accepted when a file was handed over. */
+  record AcceptedView(String code, String message, String reason, String by) {}
 
   record SurfaceTypeView(String name, String gbxml, String label) {}
 }

@@ -100,6 +100,10 @@ final class RunningServer implements BeforeAllCallback, ParameterResolver {
       }
     }
 
+    String base() {
+      return base;
+    }
+
     Answer get(String path) {
       return send(HttpRequest.newBuilder(URI.create(base + path)).build());
     }

@@ -2,6 +2,7 @@ package yentra.core.intake;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.Map;
+import java.util.TreeMap;
 import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.Convention;
 import yentra.core.boundary.DerivationOptions;
@@ -22,6 +23,8 @@ import yentra.core.envelope.SurfaceTypes;
  * @param groundLevel height of the ground at the building in model coordinates, metres
  * @param station name of a weather station of the list
  * @param boundaries how the boundaries of IFC deliveries are made; null for the defaults
+ * @param checkLimits limits of checks that differ from their default, by code and name ({@code
+ *     "GEO-302.deviation"}); null for none
  * @param units how figures are shown: {@code SI} or {@code IP}; null for SI
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -34,9 +37,14 @@ public record ProjectSettings(
     Double groundLevel,
     String station,
     String units,
-    Boundaries boundaries) {
+    Boundaries boundaries,
+    Map<String, Double> checkLimits) {
   public static final ProjectSettings NONE =
-      new ProjectSettings(null, null, null, null, null, null, null, null, null);
+      new ProjectSettings(null, null, null, null, null, null, null, null, null, null);
+
+  public ProjectSettings {
+    checkLimits = checkLimits == null || checkLimits.isEmpty() ? null : new TreeMap<>(checkLimits);
+  }
 
   /**
    * How the boundaries of IFC deliveries are made; null leaves each choice at its default.
@@ -89,17 +97,46 @@ public record ProjectSettings(
 
   /** The limits of checks that follow from these settings, by code and name. */
   public Map<String, Double> limits() {
-    if (boundaries == null) {
-      return Map.of();
+    Map<String, Double> out = new TreeMap<>();
+    if (boundaries != null) {
+      SurfaceTypes t = boundaries.types();
+      out.put("ADJ-504.roof", t.roofTilt());
+      out.put("ADJ-504.floor", t.floorTilt());
     }
-    SurfaceTypes t = boundaries.types();
-    return Map.of("ADJ-504.roof", t.roofTilt(), "ADJ-504.floor", t.floorTilt());
+    if (checkLimits != null) {
+      out.putAll(checkLimits);
+    }
+    return out;
   }
 
   /** These settings with other choices about boundaries. */
   public ProjectSettings with(Boundaries others) {
     return new ProjectSettings(
-        use, latitude, longitude, elevation, north, groundLevel, station, units, others);
+        use,
+        latitude,
+        longitude,
+        elevation,
+        north,
+        groundLevel,
+        station,
+        units,
+        others,
+        checkLimits);
+  }
+
+  /** These settings with other limits of checks, null for none. */
+  public ProjectSettings withLimits(Map<String, Double> others) {
+    return new ProjectSettings(
+        use,
+        latitude,
+        longitude,
+        elevation,
+        north,
+        groundLevel,
+        station,
+        units,
+        boundaries,
+        others);
   }
 
   /** The choices about boundaries, defaults filled in. */
@@ -147,7 +184,8 @@ public record ProjectSettings(
         groundLevel,
         blank(station),
         "IP".equals(units) ? units : null,
-        boundaries == null ? null : boundaries.plain());
+        boundaries == null ? null : boundaries.plain(),
+        checkLimits);
   }
 
   private static void within(String what, Double v, double least, double most, String unit) {

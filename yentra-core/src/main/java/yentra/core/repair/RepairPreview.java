@@ -6,8 +6,9 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
+import yentra.core.check.CheckRun;
+import yentra.core.check.Figures;
 import yentra.core.check.Finding;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
@@ -21,25 +22,33 @@ import yentra.core.envelope.Surface;
  * @param added findings that would be new
  * @param removedSurfaces keys of surfaces that would go
  * @param changedSurfaces the surfaces that would be added or changed, as they would be
+ * @param before the envelope in figures as it is
+ * @param after and as it would be
+ * @param run the state that it would give, with its findings
  */
 public record RepairPreview(
     String summary,
     List<Finding> resolved,
     List<Finding> added,
     List<String> removedSurfaces,
-    List<Surface> changedSurfaces) {
+    List<Surface> changedSurfaces,
+    Figures before,
+    Figures after,
+    CheckRun run) {
 
   /**
    * Tries the repair.
    *
-   * @param before the findings as they are now
+   * @param start the state as it is, with its findings
    * @throws NotApplicableException when it cannot be made
    */
-  public static RepairPreview of(CheckContext context, List<Finding> before, Repair repair)
-      throws NotApplicableException {
+  public static RepairPreview of(CheckRun start, Repair repair) throws NotApplicableException {
+    CheckContext context = start.context();
+    List<Finding> before = start.findings();
     Envelope now = context.envelope();
     Envelope then = repair.apply(now, context.tolerance());
-    List<Finding> after = CheckCatalogue.run(context.with(then));
+    CheckRun run = start.after(then);
+    List<Finding> after = run.findings();
     Set<String> idsBefore = ids(before);
     Set<String> idsAfter = ids(after);
     Map<String, Surface> old = new HashMap<>();
@@ -47,16 +56,19 @@ public record RepairPreview(
     List<Surface> changed = new ArrayList<>();
     for (Surface s : then.surfaces()) {
       Surface o = old.remove(s.key());
-      if (!s.equals(o)) {
+      if (s != o && !s.equals(o)) {
         changed.add(s);
       }
     }
     return new RepairPreview(
-        repair.describe(now, new Naming(now)),
+        repair.describe(now, new Naming(now, context::direction)),
         before.stream().filter(f -> !idsAfter.contains(f.id())).toList(),
         after.stream().filter(f -> !idsBefore.contains(f.id())).toList(),
         old.keySet().stream().sorted().toList(),
-        changed);
+        changed,
+        Figures.of(context),
+        Figures.of(run.context()),
+        run);
   }
 
   private static Set<String> ids(List<Finding> findings) {

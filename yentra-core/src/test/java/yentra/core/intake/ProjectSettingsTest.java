@@ -13,7 +13,7 @@ import yentra.core.envelope.SurfaceTypes;
 
 class ProjectSettingsTest {
   private static ProjectSettings place(Double latitude, Double longitude, Double north) {
-    return new ProjectSettings(null, latitude, longitude, null, north, null, " ", null, null);
+    return new ProjectSettings(null, latitude, longitude, null, north, null, " ", null, null, null);
   }
 
   @Test
@@ -58,14 +58,15 @@ class ProjectSettingsTest {
             null,
             null,
             new ProjectSettings.Boundaries(
-                BoundaryOptions.Mode.AUTO, Convention.INNER, false, 0.6, 60.0, 120.0));
+                BoundaryOptions.Mode.AUTO, Convention.INNER, false, 0.6, 60.0, 120.0),
+            null);
     assertThat(s.checked()).isEqualTo(ProjectSettings.NONE);
     assertThat(s.boundaryOptions()).isEqualTo(BoundaryOptions.STANDARD);
     ProjectSettings.Boundaries b =
         new ProjectSettings.Boundaries(
             BoundaryOptions.Mode.DERIVE, Convention.CENTRE, true, 0.8, 50.0, null);
     ProjectSettings chosen =
-        new ProjectSettings(null, null, null, null, null, null, null, null, b).checked();
+        new ProjectSettings(null, null, null, null, null, null, null, null, b, null).checked();
     assertThat(chosen.boundaries()).isEqualTo(b);
     assertThat(chosen.boundaryOptions().convention()).isEqualTo(Convention.CENTRE);
     assertThat(chosen.boundaryOptions().derivation().absorb()).isFalse();
@@ -78,7 +79,8 @@ class ProjectSettingsTest {
         new ProjectSettings.Boundaries(null, null, null, null, 2.0, null);
     assertThatThrownBy(
             () ->
-                new ProjectSettings(null, null, null, null, null, null, null, null, flat).checked())
+                new ProjectSettings(null, null, null, null, null, null, null, null, flat, null)
+                    .checked())
         .hasMessage("The tilt of roofs must lie between 5 and 85°.");
   }
 }

@@ -23,6 +23,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import yentra.core.check.CheckContext;
+import yentra.core.check.CheckRun;
 import yentra.core.check.Finding;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
@@ -167,7 +168,7 @@ class MendingPropertiesTest {
     List<Finding> before = check(e);
     CheckContext context = new CheckContext(e, Limits.STANDARD, TOLERANCE);
     Repair repair = first(context, before).orElseThrow();
-    RepairPreview preview = RepairPreview.of(context, before, repair);
+    RepairPreview preview = RepairPreview.of(CheckRun.of(context), repair);
     Envelope after = repair.apply(e, TOLERANCE);
     Set<String> expected = ids(before);
     expected.removeAll(ids(preview.resolved()));

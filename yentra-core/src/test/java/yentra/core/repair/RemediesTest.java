@@ -24,6 +24,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
 import yentra.core.check.CheckContext;
+import yentra.core.check.CheckRun;
 import yentra.core.check.Finding;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
@@ -211,7 +212,7 @@ class RemediesTest {
         // said when it is tried; nothing is changed
         continue;
       }
-      RepairPreview p = RepairPreview.of(c, before, r.repair());
+      RepairPreview p = RepairPreview.of(CheckRun.of(c), r.repair());
       Set<String> said = ids(before);
       said.removeAll(ids(p.resolved()));
       said.addAll(ids(p.added()));

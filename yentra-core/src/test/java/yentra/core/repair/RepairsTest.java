@@ -17,6 +17,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.core.check.CheckContext;
+import yentra.core.check.CheckRun;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.OpeningType;
@@ -170,11 +171,11 @@ class RepairsTest {
     Envelope e = changed("b-east", s -> s.withType(SurfaceType.INTERIOR_WALL));
     CheckContext c = new CheckContext(e, Limits.STANDARD, TOLERANCE);
     RepairPreview good =
-        RepairPreview.of(c, check(e), new RetypeSurface("b-east", SurfaceType.EXTERIOR_WALL));
+        RepairPreview.of(CheckRun.of(c), new RetypeSurface("b-east", SurfaceType.EXTERIOR_WALL));
     assertThat(good.resolved()).extracting(f -> f.code()).containsExactly("ADJ-501");
     assertThat(good.added()).isEmpty();
     assertThat(good.changedSurfaces()).extracting(Surface::key).containsExactly("b-east");
-    RepairPreview bad = RepairPreview.of(c, check(e), new DeleteSurface("b-south"));
+    RepairPreview bad = RepairPreview.of(CheckRun.of(c), new DeleteSurface("b-south"));
     assertThat(bad.removedSurfaces()).containsExactly("b-south");
   }
 

@@ -1,0 +1,588 @@
+package yentra.core.revision;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeMap;
+import yentra.core.boundary.SpaceVolume;
+import yentra.core.boundary.SpaceVolumes;
+import yentra.core.envelope.Construction;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Layer;
+import yentra.core.envelope.Material;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.Side;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.Box;
+import yentra.core.geometry.BoxIndex;
+import yentra.core.geometry.PlanarOverlay;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Vec3;
+
+/**
+ * Two revisions of a delivery held against each other, object by object, with measures. Objects are
+ * the same when they have the same id and touch each other's place; else they are recognised by
+ * geometry: spaces that fill at least half of each other's box, surfaces in one plane that cover
+ * each other to at least 80 %, openings likewise. What is left has its id to go by: it has moved.
+ * Many programs number anew with every export, so an id alone is not trusted. Constructions and the
+ * like are recognised by id or name.
+ *
+ * <p>Metres, m², m³; coordinates of both are taken from the common origin of the files.
+ */
+public final class RevisionComparison {
+  private static final double SPACES = 0.5;
+  private static final double OUTLINES = 0.8;
+
+  /** Sharing more than this, two objects with one id are at one place. */
+  private static final double TOUCH = 0.1;
+
+  private final Envelope before;
+  private final Envelope after;
+  private final Tolerance tolerance;
+  private final Vec3 shift;
+  private final Naming namesBefore;
+  private final Naming namesAfter;
+  private final Map<String, String> keys = new LinkedHashMap<>();
+  private final List<Entry> entries = new ArrayList<>();
+
+  /** What has become of an object. */
+  public enum Change {
+    ADDED,
+    REMOVED,
+    MOVED,
+    CHANGED
+  }
+
+  /**
+   * One object that differs.
+   *
+   * @param kind "space", "surface", "opening" or "construction"
+   * @param before its key in the first revision, or null
+   * @param after its key in the second, or null
+   * @param name in words
+   * @param details what differs, with measures
+   * @param byGeometry its id is another, it was recognised by where it lies or what it is called
+   */
+  public record Entry(
+      Change change,
+      String kind,
+      String before,
+      String after,
+      String name,
+      List<String> details,
+      boolean byGeometry) {
+    public Entry {
+      details = List.copyOf(details);
+    }
+  }
+
+  private RevisionComparison(Envelope before, Envelope after, Tolerance tolerance) {
+    this.before = before;
+    this.after = after;
+    this.tolerance = tolerance;
+    this.shift = after.delivered().origin().minus(before.delivered().origin());
+    this.namesBefore = new Naming(before);
+    this.namesAfter = new Naming(after);
+  }
+
+  /** Compares two revisions. */
+  public static RevisionComparison of(Envelope before, Envelope after, Tolerance tolerance) {
+    RevisionComparison c = new RevisionComparison(before, after, tolerance);
+    c.spaces();
+    c.surfaces();
+    c.openings();
+    c.constructions();
+    return c;
+  }
+
+  /** What differs: spaces, surfaces, openings, constructions, each in the order of the files. */
+  public List<Entry> entries() {
+    return List.copyOf(entries);
+  }
+
+  /** The key that an object of the first revision has in the second; the same key when unknown. */
+  public String now(String key) {
+    return keys.getOrDefault(key, key);
+  }
+
+  /** Keys of the first revision whose objects the second has not. */
+  public Set<String> removed() {
+    Set<String> out = new HashSet<>();
+    for (Entry e : entries) {
+      if (e.change() == Change.REMOVED) {
+        out.add(e.before());
+      }
+    }
+    return out;
+  }
+
+  /** Keys of the first revision whose objects have another key in the second. */
+  public Map<String, String> renamed() {
+    Map<String, String> out = new LinkedHashMap<>();
+    keys.forEach(
+        (a, b) -> {
+          if (!a.equals(b)) {
+            out.put(a, b);
+          }
+        });
+    return out;
+  }
+
+  // --- spaces
+
+  private void spaces() {
+    SpaceVolumes a = SpaceVolumes.of(before, tolerance);
+    SpaceVolumes b = SpaceVolumes.of(after, tolerance);
+    Map<String, Space> left = new LinkedHashMap<>();
+    after.spaces().forEach(s -> left.put(s.key(), s));
+    Map<String, String> pairs = new LinkedHashMap<>();
+    List<Space> unknown = new ArrayList<>();
+    for (Space s : before.spaces()) {
+      Space o = left.get(s.key());
+      boolean here =
+          o != null
+              && (o.name().equals(s.name())
+                  || share(a.of(s.key()).faces().box(), b.of(o.key()).faces().box()) > TOUCH);
+      if (here) {
+        left.remove(s.key());
+        pairs.put(s.key(), s.key());
+      } else {
+        unknown.add(s);
+      }
+    }
+    List<Space> moved = new ArrayList<>();
+    for (Space s : unknown) {
+      Box box = a.of(s.key()).faces().box();
+      Space best =
+          left.values().stream()
+              .filter(o -> share(box, b.of(o.key()).faces().box()) >= SPACES)
+              .max(
+                  Comparator.comparingDouble((Space o) -> share(box, b.of(o.key()).faces().box()))
+                      .thenComparing(Space::key))
+              .orElse(null);
+      if (best == null) {
+        moved.add(s);
+      } else {
+        left.remove(best.key());
+        pairs.put(s.key(), best.key());
+      }
+    }
+    for (Space s : moved) {
+      if (left.remove(s.key()) != null) {
+        pairs.put(s.key(), s.key());
+      }
+    }
+    keys.putAll(pairs);
+    for (Space s : before.spaces()) {
+      String now = pairs.get(s.key());
+      if (now == null) {
+        add(Change.REMOVED, "space", s.key(), null, s.label(), List.of(figures(a.of(s.key()))));
+      } else {
+        compare(s, after.space(now).orElseThrow(), a.of(s.key()), b.of(now));
+      }
+    }
+    for (Space s : left.values()) {
+      add(Change.ADDED, "space", null, s.key(), s.label(), List.of(figures(b.of(s.key()))));
+    }
+  }
+
+  /** How much of the larger box both share, 0 to 1. */
+  private double share(Box a, Box b) {
+    if (a.isEmpty() || b.isEmpty()) {
+      return 0;
+    }
+    double x = overlap(a.min().x(), a.max().x(), b.min().x() + shift.x(), b.max().x() + shift.x());
+    double y = overlap(a.min().y(), a.max().y(), b.min().y() + shift.y(), b.max().y() + shift.y());
+    double z = overlap(a.min().z(), a.max().z(), b.min().z() + shift.z(), b.max().z() + shift.z());
+    return x * y * z / Math.max(1e-9, Math.max(volume(a), volume(b)));
+  }
+
+  private static double overlap(double a, double b, double c, double d) {
+    return Math.max(0, Math.min(b, d) - Math.max(a, c));
+  }
+
+  private static double volume(Box b) {
+    Vec3 d = b.max().minus(b.min());
+    return d.x() * d.y() * d.z();
+  }
+
+  private static String figures(SpaceVolume v) {
+    return String.format(Locale.ROOT, "%.2f m², %.2f m³", v.floorArea(), v.volume());
+  }
+
+  private void compare(Space s, Space t, SpaceVolume a, SpaceVolume b) {
+    List<String> details = new ArrayList<>();
+    text(details, "name", s.name(), t.name());
+    text(details, "storey", storey(before, s), storey(after, t));
+    text(details, "use", s.use(), t.use());
+    boolean sized =
+        number(details, "floor area", a.floorArea(), b.floorArea(), "m²")
+            | number(details, "volume", a.volume(), b.volume(), "m³");
+    double far = 0;
+    if (!a.faces().box().isEmpty() && !b.faces().box().isEmpty()) {
+      far = a.faces().box().centre().distance(b.faces().box().centre().plus(shift));
+    }
+    boolean moved = !sized && far > tolerance.gap();
+    if (moved) {
+      details.add(String.format(Locale.ROOT, "moved by %.3f m", far));
+    }
+    differing(details, moved, "space", s.key(), t.key(), t.label());
+  }
+
+  private static String storey(Envelope e, Space s) {
+    return e.storeys().stream()
+        .filter(x -> x.key().equals(s.storey()))
+        .map(x -> x.name())
+        .findFirst()
+        .orElse(s.storey() == null ? "" : s.storey());
+  }
+
+  // --- surfaces
+
+  private void surfaces() {
+    Map<String, Surface> left = new LinkedHashMap<>();
+    after.surfaces().forEach(s -> left.put(s.key(), s));
+    Map<String, String> pairs = new LinkedHashMap<>();
+    List<Surface> unknown = new ArrayList<>();
+    for (Surface s : before.surfaces()) {
+      Surface o = left.get(s.key());
+      if (o != null && isHere(s, o)) {
+        left.remove(s.key());
+        pairs.put(s.key(), s.key());
+      } else {
+        unknown.add(s);
+      }
+    }
+    List<Surface> free = new ArrayList<>(left.values());
+    BoxIndex index = new BoxIndex(free.stream().map(s -> s.polygon().box()).toList());
+    List<Surface> moved = new ArrayList<>();
+    for (Surface s : unknown) {
+      Surface best = null;
+      double most = OUTLINES;
+      Polygon p = moved(s.polygon());
+      for (int i : index.meeting(p.box().grown(tolerance.gap()))) {
+        Surface o = free.get(i);
+        double share = left.containsKey(o.key()) ? cover(p, o.polygon()) : 0;
+        if (share >= most && bounds(s, o)) {
+          best = o;
+          most = share;
+        }
+      }
+      if (best != null) {
+        left.remove(best.key());
+        pairs.put(s.key(), best.key());
+      } else {
+        moved.add(s);
+      }
+    }
+    for (Surface s : moved) {
+      Surface o = left.get(s.key());
+      if (o != null && bounds(s, o) && o.type() == s.type()) {
+        left.remove(s.key());
+        pairs.put(s.key(), s.key());
+      }
+    }
+    keys.putAll(pairs);
+    for (Surface s : before.surfaces()) {
+      String now = pairs.get(s.key());
+      if (now == null) {
+        add(
+            Change.REMOVED,
+            "surface",
+            s.key(),
+            null,
+            namesBefore.surface(s),
+            List.of(area(s.polygon())));
+      } else {
+        compare(s, after.surface(now).orElseThrow());
+      }
+    }
+    for (Surface s : left.values()) {
+      add(
+          Change.ADDED,
+          "surface",
+          null,
+          s.key(),
+          namesAfter.surface(s),
+          List.of(area(s.polygon())));
+    }
+  }
+
+  /** An outline of the first revision in the second's coordinates. */
+  private Polygon moved(Polygon p) {
+    return shift.equals(Vec3.ZERO)
+        ? p
+        : new Polygon(
+            p.outer().stream().map(v -> v.minus(shift)).toList(),
+            p.holes().stream().map(h -> h.stream().map(v -> v.minus(shift)).toList()).toList());
+  }
+
+  /** The share of the larger one that both cover, 0 when they lie in different planes. */
+  private double cover(Polygon p, Polygon q) {
+    if (p.normal().equals(Vec3.ZERO) || q.normal().equals(Vec3.ZERO)) {
+      return 0;
+    }
+    double angle = p.plane().angleTo(q.plane());
+    boolean plane =
+        Math.min(angle, 180 - angle) < tolerance.angle()
+            && Math.abs(p.plane().distance(q.mean())) < 0.05;
+    return plane
+        ? PlanarOverlay.commonArea(p, q) / Math.max(1e-9, Math.max(p.area(), q.area()))
+        : 0;
+  }
+
+  /** Whether an outline with the same id has to do with the place of the one before. */
+  private boolean isHere(Surface a, Surface b) {
+    Polygon p = moved(a.polygon());
+    if (p.equals(b.polygon())) {
+      return true;
+    }
+    boolean flat = !p.normal().equals(Vec3.ZERO) && !b.polygon().normal().equals(Vec3.ZERO);
+    return bounds(a, b)
+        && p.box().grown(0.5).intersects(b.polygon().box())
+        && (!flat
+            || p.plane().angleTo(b.polygon().plane()) < 30
+            || p.plane().angleTo(b.polygon().plane()) > 150)
+        && (!flat
+            || PlanarOverlay.commonArea(p, b.polygon())
+                > TOUCH * Math.min(p.area(), b.polygon().area()));
+  }
+
+  /** Surfaces of one place may belong to either side; one that bounds the same spaces is meant. */
+  private boolean bounds(Surface a, Surface b) {
+    Set<String> mine = new HashSet<>();
+    a.sides().forEach(x -> mine.add(now(x.space())));
+    return b.sides().isEmpty() == a.sides().isEmpty()
+        && (b.sides().isEmpty() || b.sides().stream().anyMatch(x -> mine.contains(x.space())));
+  }
+
+  private static String area(Polygon p) {
+    return String.format(Locale.ROOT, "%.2f m²", p.area());
+  }
+
+  private void compare(Surface s, Surface t) {
+    List<String> details = new ArrayList<>();
+    text(details, "type", s.type().gbxml(), t.type().gbxml());
+    List<String> was = s.sides().stream().map(Side::space).map(this::now).toList();
+    List<String> is = t.sides().stream().map(Side::space).toList();
+    if (!was.equals(is)) {
+      text(
+          details,
+          "adjacent spaces",
+          String.join(", ", s.sides().stream().map(x -> namesBefore.space(x.space())).toList()),
+          String.join(", ", is.stream().map(namesAfter::space).toList()));
+    }
+    text(details, "construction", made(before, s.construction()), made(after, t.construction()));
+    boolean moved = outline(details, s.polygon(), t.polygon());
+    if (s.polygon().normal().dot(t.polygon().normal()) < -0.5) {
+      details.add("faces the other way");
+    }
+    differing(details, moved, "surface", s.key(), t.key(), namesAfter.surface(t));
+  }
+
+  private static String made(Envelope e, String key) {
+    return e.construction(key).map(Construction::label).orElse(key == null ? "none" : key);
+  }
+
+  /** Says what differs between two outlines; true when one is the other, moved. */
+  private boolean outline(List<String> details, Polygon a, Polygon b) {
+    Polygon p = moved(a);
+    if (number(details, "area", p.area(), b.area(), "m²")) {
+      return false;
+    }
+    double far = 0;
+    if (p.outer().size() == b.outer().size()) {
+      for (Vec3 v : p.outer()) {
+        far = Math.max(far, b.outer().stream().mapToDouble(v::distance).min().orElse(0));
+      }
+    } else {
+      far = p.mean().distance(b.mean());
+    }
+    if (far > tolerance.length()) {
+      details.add(String.format(Locale.ROOT, "moved by %.3f m", far));
+      return true;
+    }
+    return false;
+  }
+
+  // --- openings and constructions
+
+  private void openings() {
+    Map<String, Opening> left = new LinkedHashMap<>();
+    each(after, o -> left.put(o.key(), o));
+    List<Opening> old = new ArrayList<>();
+    each(before, old::add);
+    Map<String, String> pairs = new LinkedHashMap<>();
+    List<Opening> unknown = new ArrayList<>();
+    for (Opening o : old) {
+      Opening t = left.get(o.key());
+      Polygon p = moved(o.polygon());
+      boolean here =
+          t != null
+              && (p.equals(t.polygon())
+                  || p.box().grown(0.5).intersects(t.polygon().box())
+                      && PlanarOverlay.commonArea(p, t.polygon()) > TOUCH * p.area());
+      if (here) {
+        left.remove(o.key());
+        pairs.put(o.key(), o.key());
+      } else {
+        unknown.add(o);
+      }
+    }
+    List<Opening> rest = new ArrayList<>();
+    for (Opening o : unknown) {
+      Polygon p = moved(o.polygon());
+      Opening best =
+          left.values().stream()
+              .filter(x -> x.polygon().box().grown(0.05).intersects(p.box()))
+              .filter(x -> cover(p, x.polygon()) >= OUTLINES)
+              .max(
+                  Comparator.comparingDouble((Opening x) -> cover(p, x.polygon()))
+                      .thenComparing(Opening::key))
+              .orElse(null);
+      if (best == null) {
+        rest.add(o);
+      } else {
+        left.remove(best.key());
+        pairs.put(o.key(), best.key());
+      }
+    }
+    for (Opening o : rest) {
+      boolean same =
+          before
+              .parentOf(o.key())
+              .map(x -> now(x.key()))
+              .equals(after.parentOf(o.key()).map(Surface::key));
+      if (same && left.containsKey(o.key())) {
+        left.remove(o.key());
+        pairs.put(o.key(), o.key());
+      }
+    }
+    keys.putAll(pairs);
+    for (Opening o : old) {
+      String now = pairs.get(o.key());
+      if (now == null) {
+        add(
+            Change.REMOVED,
+            "opening",
+            o.key(),
+            null,
+            namesBefore.opening(o),
+            List.of(area(o.polygon())));
+        continue;
+      }
+      Opening t = after.opening(now).orElseThrow();
+      List<String> details = new ArrayList<>();
+      text(details, "type", o.type().gbxml(), t.type().gbxml());
+      text(details, "window type", o.glazing(), t.glazing());
+      text(details, "construction", o.construction(), t.construction());
+      boolean moved = outline(details, o.polygon(), t.polygon());
+      differing(details, moved, "opening", o.key(), t.key(), namesAfter.opening(t));
+    }
+    for (Opening o : left.values()) {
+      add(
+          Change.ADDED,
+          "opening",
+          null,
+          o.key(),
+          namesAfter.opening(o),
+          List.of(area(o.polygon())));
+    }
+  }
+
+  private static void each(Envelope e, java.util.function.Consumer<Opening> to) {
+    e.surfaces().forEach(s -> s.openings().forEach(to));
+    e.orphans().forEach(to);
+  }
+
+  private void constructions() {
+    Map<String, Construction> left = new LinkedHashMap<>();
+    after.constructions().forEach(c -> left.put(c.key(), c));
+    Map<String, Construction> byName = new HashMap<>();
+    after.constructions().forEach(c -> byName.putIfAbsent(c.name(), c));
+    for (Construction c : before.constructions()) {
+      Construction t = left.remove(c.key());
+      if (t == null && !c.name().isBlank() && byName.containsKey(c.name())) {
+        t = left.remove(byName.get(c.name()).key());
+      }
+      if (t == null) {
+        add(Change.REMOVED, "construction", c.key(), null, c.label(), List.of());
+        continue;
+      }
+      keys.put(c.key(), t.key());
+      List<String> details = new ArrayList<>();
+      text(details, "name", c.name(), t.name());
+      text(details, "layers", layers(before, c), layers(after, t));
+      if (!Objects.equals(c.uValue(), t.uValue())) {
+        text(details, "U-value", String.valueOf(c.uValue()), String.valueOf(t.uValue()));
+      }
+      differing(details, false, "construction", c.key(), t.key(), t.label());
+    }
+    for (Construction c : left.values()) {
+      add(Change.ADDED, "construction", null, c.key(), c.label(), List.of(layers(after, c)));
+    }
+  }
+
+  private static String layers(Envelope e, Construction c) {
+    Map<String, Layer> layers = new TreeMap<>();
+    e.layers().forEach(l -> layers.put(l.key(), l));
+    Map<String, Material> materials = new TreeMap<>();
+    e.materials().forEach(m -> materials.put(m.key(), m));
+    List<String> out = new ArrayList<>();
+    for (String l : c.layers()) {
+      for (String m : layers.containsKey(l) ? layers.get(l).materials() : List.<String>of()) {
+        Material x = materials.get(m);
+        out.add(
+            x == null
+                ? m
+                : x.label()
+                    + (x.thickness() == null
+                        ? ""
+                        : String.format(Locale.ROOT, " %.3f m", x.thickness())));
+      }
+    }
+    return String.join(", ", out);
+  }
+
+  // --- what differs
+
+  private static void text(List<String> details, String what, String a, String b) {
+    String was = a == null || a.isBlank() ? "none" : a;
+    String is = b == null || b.isBlank() ? "none" : b;
+    if (!was.equals(is)) {
+      details.add(what + " " + was + " → " + is);
+    }
+  }
+
+  /** Figures that differ by more than a thousandth. */
+  private boolean number(List<String> details, String what, double a, double b, String unit) {
+    if (Math.abs(a - b) <= Math.max(1e-3 * Math.max(Math.abs(a), Math.abs(b)), 1e-4)) {
+      return false;
+    }
+    details.add(String.format(Locale.ROOT, "%s %.2f → %.2f %s", what, a, b, unit));
+    return true;
+  }
+
+  private void differing(
+      List<String> details, boolean moved, String kind, String a, String b, String name) {
+    if (!details.isEmpty()) {
+      add(moved && details.size() == 1 ? Change.MOVED : Change.CHANGED, kind, a, b, name, details);
+    }
+  }
+
+  private void add(
+      Change change, String kind, String a, String b, String name, List<String> details) {
+    boolean other = a != null && b != null && !a.equals(b);
+    entries.add(new Entry(change, kind, a, b, name, details, other));
+  }
+}

@@ -1,0 +1,104 @@
+package yentra.core.revision;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static yentra.core.Fixtures.changed;
+import static yentra.core.Fixtures.check;
+import static yentra.core.Fixtures.rooms;
+
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import yentra.core.envelope.Envelope;
+import yentra.core.revision.MessageTrace.Hit;
+
+/** Ids and names in any text lead to what they mean. The messages are made up. */
+class MessageTraceTest {
+  private static List<Hit> trace(String text) {
+    return new MessageTrace(rooms(), check(rooms()), null).of(text).hits();
+  }
+
+  @Test
+  void idsAreFoundInAnyCaseAndBetweenAnySigns() {
+    List<Hit> hits =
+        trace(
+            "** severe ** warm-up did not converge in zone \"WEST\"\n"
+                + "nothing here\n"
+                + "  Surface=A_SOUTH, see also [b-east]; opening WIN too large");
+    assertThat(hits)
+        .extracting(h -> h.line() + " " + h.kind() + " " + h.key())
+        .containsExactly("1 space a", "3 surface a-south", "3 surface b-east", "3 opening win");
+    assertThat(hits.get(1).title()).isEqualTo("South wall of West");
+    assertThat(hits.get(1).facts())
+        .anySatisfy(f -> assertThat(f).contains("12.00 m²"))
+        .anySatisfy(f -> assertThat(f).isEqualTo("Brick wall, 1 layer, 0.300 m: Brick 0.300 m."))
+        .anySatisfy(f -> assertThat(f).startsWith("From Surface"));
+    assertThat(hits.get(1).select()).containsExactly("a-south");
+  }
+
+  @Test
+  void aConstructionLeadsToItsLayer() {
+    List<Hit> hits = trace("Construction CON-1: layer 1 is too thin (thickness 0.0002)");
+    assertThat(hits).extracting(Hit::kind).containsExactly("construction", "layer");
+    assertThat(hits.get(1).title()).isEqualTo("Brick");
+    assertThat(hits.get(1).facts())
+        .contains(
+            "Layer 1 of Brick wall, counted from outside.",
+            "Brick: thickness 0.3000 m, conductivity 0.800 W/mK, density 1800 kg/m³, specific heat 900 J/kgK.",
+            "11 surfaces have it.");
+    assertThat(trace("Construction CON-1: layer 7 is unknown")).hasSize(1);
+    assertThat(trace("material MAT-1")).extracting(Hit::kind).containsExactly("material");
+  }
+
+  @Test
+  void findingsThatCoverAnObjectAreNamed() {
+    Envelope e = changed("b-east", s -> s.withConstruction(null));
+    Hit h = new MessageTrace(e, check(e), null).of("error in B-EAST").hits().get(0);
+    assertThat(h.findings()).contains("THM-701:b-east");
+  }
+
+  @Test
+  void idsOfTheLastHandoverAreKnown() {
+    Envelope now = rooms().withoutSurface("b-roof");
+    Hit h = new MessageTrace(now, List.of(), rooms()).of("B-ROOF: no such zone").hits().get(0);
+    assertThat(h.facts())
+        .containsExactly(
+            "It was in the file that was handed over last; the envelope no longer has it.");
+    assertThat(h.select()).isEmpty();
+  }
+
+  @Test
+  void anIdThatIsCutOffIsFoundWhenOnlyOneCanBeMeant() {
+    Envelope e =
+        rooms()
+            .withSurfaces(
+                rooms().surfaces().stream()
+                    .map(
+                        s ->
+                            s.key().equals("b-roof")
+                                ? yentra.core.Fixtures.surface(
+                                    "su_0123456789abcdef", s.type(), s.polygon(), "con-1", "b")
+                                : s)
+                    .toList());
+    MessageTrace t = new MessageTrace(e, List.of(), null);
+    assertThat(t.of("zone of SU 0123456789AB was not found").hits())
+        .singleElement()
+        .satisfies(h -> assertThat(h.text()).isEqualTo("SU 0123456789AB"));
+    assertThat(t.of("SU 01234 was not found").hits()).as("too short to be sure").isEmpty();
+    assertThat(t.of("SU_0123456789ABCDEF").hits()).hasSize(1);
+  }
+
+  @Test
+  void noTextStopsIt() {
+    Random r = new Random(7);
+    MessageTrace t = new MessageTrace(rooms(), check(rooms()), rooms());
+    for (int n = 0; n < 200; n++) {
+      StringBuilder b = new StringBuilder();
+      for (int i = 0; i < r.nextInt(400); i++) {
+        b.append((char) (r.nextInt(10) == 0 ? r.nextInt(0xffff) : 32 + r.nextInt(90)));
+      }
+      assertThat(t.of(b.toString()).lines()).isNotEmpty();
+    }
+    assertThat(t.of("a-south\n".repeat(10_000)).more()).isTrue();
+    assertThat(t.of("").hits()).isEmpty();
+  }
+}

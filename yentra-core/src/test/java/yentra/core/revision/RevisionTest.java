@@ -1,0 +1,211 @@
+package yentra.core.revision;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static yentra.core.Fixtures.TOLERANCE;
+import static yentra.core.Fixtures.changed;
+import static yentra.core.Fixtures.check;
+import static yentra.core.Fixtures.rooms;
+import static yentra.core.Fixtures.surface;
+import static yentra.core.Fixtures.v;
+import static yentra.core.Fixtures.with;
+
+import java.util.List;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.junit.jupiter.api.Test;
+import yentra.core.check.CheckContext;
+import yentra.core.check.CheckRun;
+import yentra.core.check.Finding;
+import yentra.core.check.Limits;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Side;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.SurfaceType;
+import yentra.core.geometry.Polygon;
+import yentra.core.repair.AddSpace;
+import yentra.core.repair.CloseHole;
+import yentra.core.repair.DeleteSurface;
+import yentra.core.repair.RetypeSurface;
+import yentra.core.repair.ReverseSurface;
+import yentra.core.revision.LogReplay.Entry;
+import yentra.core.revision.LogReplay.Outcome;
+import yentra.core.revision.RevisionComparison.Change;
+
+/** What changed from one revision to the next, and which repairs and decisions still hold. */
+class RevisionTest {
+  private static CheckRun run(Envelope e) {
+    return CheckRun.of(new CheckContext(e, Limits.STANDARD, TOLERANCE));
+  }
+
+  private static RevisionComparison compare(Envelope a, Envelope b) {
+    return RevisionComparison.of(a, b, TOLERANCE);
+  }
+
+  /** All keys of a file written anew, as by a program that does not keep ids. */
+  private static Envelope renamed(Envelope e) {
+    UnaryOperator<String> k = s -> "n" + s;
+    return e.withSpaces(
+            e.spaces().stream()
+                .map(
+                    s ->
+                        new Space(
+                            k.apply(s.key()),
+                            s.name(),
+                            s.storey(),
+                            s.zone(),
+                            s.building(),
+                            s.use(),
+                            s.condition(),
+                            s.statedFloorArea(),
+                            s.statedVolume(),
+                            s.shell(),
+                            s.source(),
+                            s.extras()))
+                .toList())
+        .withSurfaces(
+            e.surfaces().stream()
+                .map(
+                    s ->
+                        surface(k.apply(s.key()), s.type(), s.polygon(), s.construction())
+                            .withSides(
+                                s.sides().stream().map(x -> Side.of(k.apply(x.space()))).toList())
+                            .withOpenings(
+                                s.openings().stream()
+                                    .map(o -> o.withKey(k.apply(o.key())))
+                                    .toList()))
+                .toList());
+  }
+
+  @Test
+  void whatIsTheSameIsNotTold() {
+    assertThat(compare(rooms(), rooms()).entries()).isEmpty();
+    RevisionComparison c = compare(rooms(), renamed(rooms()));
+    assertThat(c.entries()).isEmpty();
+    assertThat(c.now("a")).isEqualTo("na");
+    assertThat(c.now("between")).isEqualTo("nbetween");
+    assertThat(c.now("win")).isEqualTo("nwin");
+    assertThat(c.renamed()).hasSize(2 + 11 + 1);
+  }
+
+  @Test
+  void addedRemovedMovedAndChangedAreToldWithMeasures() throws Exception {
+    Envelope b =
+        new AddSpace("Wing", List.of(v(8, 0, 0), v(12, 0, 0), v(12, 5, 0), v(8, 5, 0)), 0, 3, null)
+            .apply(rooms(), TOLERANCE)
+            .withoutSurface("a-north")
+            .replacing("b-roof", s -> s.withType(SurfaceType.CEILING))
+            .replacing(
+                "b-south",
+                s ->
+                    with(
+                        s,
+                        Polygon.of(
+                            s.polygon().outer().stream().map(p -> p.plus(v(0, 0.05, 0))).toList())))
+            .replacing(
+                "a-south",
+                s ->
+                    s.withOpenings(
+                        s.openings().stream()
+                            .map(
+                                o ->
+                                    o.withPolygon(
+                                        Polygon.of(
+                                            v(1, 0, 1),
+                                            v(2.5, 0, 1),
+                                            v(2.5, 0, 2.2),
+                                            v(1, 0, 2.2))))
+                            .toList()));
+    List<RevisionComparison.Entry> e = compare(rooms(), b).entries();
+    assertThat(e)
+        .anySatisfy(
+            x -> {
+              assertThat(x.change()).isEqualTo(Change.ADDED);
+              assertThat(x.kind() + " " + x.name()).isEqualTo("space Wing");
+              assertThat(x.details()).containsExactly("20.00 m², 60.00 m³");
+            })
+        .anySatisfy(
+            x -> {
+              assertThat(x.change()).isEqualTo(Change.REMOVED);
+              assertThat(x.before()).isEqualTo("a-north");
+              assertThat(x.details()).containsExactly("12.00 m²");
+            })
+        .anySatisfy(
+            x -> {
+              assertThat(x.after()).isEqualTo("b-roof");
+              assertThat(x.details()).containsExactly("type Roof → Ceiling");
+            })
+        .anySatisfy(
+            x -> {
+              assertThat(x.change()).isEqualTo(Change.MOVED);
+              assertThat(x.after()).isEqualTo("b-south");
+              assertThat(x.details()).containsExactly("moved by 0.050 m");
+            })
+        .anySatisfy(
+            x -> {
+              assertThat(x.kind()).isEqualTo("opening");
+              assertThat(x.details()).containsExactly("area 2.40 → 1.80 m²");
+            });
+  }
+
+  private static final UnaryOperator<String> SAME = s -> s;
+
+  @Test
+  void repairsAreAppliedNoLongerNeededOrNoLongerPossible() {
+    String turned = "ADJ-506:b-east";
+    List<Entry> log =
+        List.of(
+            new Entry(new ReverseSurface("b-east"), turned),
+            new Entry(new ReverseSurface("b-north"), "ADJ-506:b-north"),
+            new Entry(new DeleteSurface("gone"), null),
+            new Entry(new RetypeSurface("b-roof", SurfaceType.CEILING), null));
+    Envelope b = changed("b-east", s -> with(s, s.polygon().reversed()));
+    LogReplay.Result r = LogReplay.of(run(b), log, x -> x, SAME);
+    assertThat(r.steps())
+        .extracting(LogReplay.Step::outcome)
+        .containsExactly(
+            Outcome.APPLIED, Outcome.NOT_NEEDED, Outcome.NOT_POSSIBLE, Outcome.APPLIED);
+    assertThat(r.with(Outcome.NOT_POSSIBLE).get(0).reason()).contains("no longer there");
+    assertThat(r.run().findings()).extracting(Finding::id).doesNotContain(turned);
+    assertThat(r.run().findings()).isEqualTo(check(r.run().context().envelope()));
+  }
+
+  @Test
+  void whatDependsOnAnEntryIsSaid() {
+    CloseHole close =
+        new CloseHole(
+            "b", List.of(v(4, 0, 3), v(8, 0, 3), v(8, 5, 3), v(4, 5, 3)), SurfaceType.ROOF, null);
+    List<Entry> log =
+        List.of(
+            new Entry(new DeleteSurface("b-roof"), null),
+            new Entry(close, null),
+            new Entry(new RetypeSurface("closing-b-1", SurfaceType.CEILING), null),
+            new Entry(new ReverseSurface("a-west"), null));
+    assertThat(LogReplay.dependents(run(rooms()), log, Set.of(0)))
+        .extracting(LogReplay.Step::index)
+        .containsExactly(1, 2);
+    assertThat(LogReplay.dependents(run(rooms()), log, Set.of(3))).isEmpty();
+  }
+
+  @Test
+  void aDecisionHoldsUntilTheObjectChanges() {
+    Envelope e = changed("b-east", s -> s.withConstruction(null));
+    CheckRun run = run(e);
+    Finding f =
+        run.findings().stream().filter(x -> x.code().equals("THM-701")).findFirst().orElseThrow();
+    String print = Fingerprint.of(run.context(), f);
+    CheckRun elsewhere = run.after(e.replacing("a-west", s -> s.withType(SurfaceType.ROOF)));
+    assertThat(Fingerprint.of(elsewhere.context(), f)).isEqualTo(print);
+    CheckRun here =
+        run.after(
+            e.replacing(
+                "b-east",
+                s ->
+                    with(
+                        s,
+                        Polygon.of(
+                            s.polygon().outer().stream()
+                                .map(p -> p.plus(v(0.01, 0, 0)))
+                                .toList()))));
+    assertThat(Fingerprint.of(here.context(), f)).isNotEqualTo(print);
+  }
+}

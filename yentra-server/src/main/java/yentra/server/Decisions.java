@@ -1,0 +1,177 @@
+package yentra.server;
+
+import static yentra.server.db.Tables.ACCEPTANCE;
+import static yentra.server.db.Tables.BCF_ANSWER;
+import static yentra.server.db.Tables.BCF_TOPIC;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.Supplier;
+import org.jooq.DSLContext;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Finding;
+import yentra.core.check.Severity;
+import yentra.core.revision.Fingerprint;
+import yentra.server.db.tables.records.AcceptanceRecord;
+import yentra.server.db.tables.records.DeliveryRecord;
+
+/**
+ * What people decided about findings, and what others answered. Both are kept for the part of the
+ * project, so that they hold for the next revision as well.
+ */
+@Repository
+class Decisions {
+  private final DSLContext db;
+  private final Clock clock;
+  private final Supplier<UUID> ids;
+
+  Decisions(DSLContext db, Clock clock, Supplier<UUID> ids) {
+    this.db = db;
+    this.clock = clock;
+    this.ids = ids;
+  }
+
+  /**
+   * What is known of the findings of one state.
+   *
+   * @param accepted by id of the finding
+   */
+  record Known(
+      Map<String, Views.AcceptanceView> accepted, Map<String, List<Views.AnswerView>> answers) {
+    static final Known NOTHING = new Known(Map.of(), Map.of());
+
+    boolean isOpen(Finding f) {
+      Views.AcceptanceView a = accepted.get(f.id());
+      return a == null || !a.holds();
+    }
+
+    int open(List<Finding> findings, Severity severity) {
+      return (int) findings.stream().filter(f -> f.severity() == severity && isOpen(f)).count();
+    }
+  }
+
+  Known of(DeliveryRecord d, CheckContext context, List<Finding> findings) {
+    Map<String, AcceptanceRecord> standing = new HashMap<>();
+    db.selectFrom(ACCEPTANCE)
+        .where(ACCEPTANCE.PROJECT_ID.eq(d.getProjectId()))
+        .and(ACCEPTANCE.PART.eq(d.getPart()))
+        .and(ACCEPTANCE.WITHDRAWN_AT.isNull())
+        .orderBy(ACCEPTANCE.MADE_AT, ACCEPTANCE.ID)
+        .forEach(a -> standing.put(a.getFinding(), a));
+    Map<String, List<Views.AnswerView>> answers = new HashMap<>();
+    db.selectFrom(BCF_ANSWER)
+        .where(BCF_ANSWER.PROJECT_ID.eq(d.getProjectId()))
+        .orderBy(BCF_ANSWER.RECEIVED_AT, BCF_ANSWER.SAID_AT, BCF_ANSWER.ID)
+        .forEach(
+            a ->
+                answers
+                    .computeIfAbsent(a.getFinding(), k -> new ArrayList<>())
+                    .add(
+                        new Views.AnswerView(
+                            a.getStatus(),
+                            a.getAuthor(),
+                            a.getSaidAt(),
+                            a.getSaid(),
+                            a.getFileName())));
+    Map<String, Views.AcceptanceView> accepted = new HashMap<>();
+    if (!standing.isEmpty()) {
+      for (Finding f : findings) {
+        AcceptanceRecord a = standing.get(f.id());
+        if (a != null) {
+          accepted.put(
+              f.id(),
+              new Views.AcceptanceView(
+                  a.getReason(),
+                  a.getMadeBy(),
+                  a.getMadeAt(),
+                  a.getFingerprint().equals(Fingerprint.of(context, f))));
+        }
+      }
+    }
+    return new Known(accepted, answers);
+  }
+
+  @Transactional
+  public void accept(
+      DeliveryRecord d, CheckContext context, List<Finding> findings, String reason, String by) {
+    withdraw(d, findings.stream().map(Finding::id).toList(), by);
+    for (Finding f : findings) {
+      db.insertInto(ACCEPTANCE)
+          .set(ACCEPTANCE.ID, ids.get())
+          .set(ACCEPTANCE.PROJECT_ID, d.getProjectId())
+          .set(ACCEPTANCE.PART, d.getPart())
+          .set(ACCEPTANCE.FINDING, f.id())
+          .set(ACCEPTANCE.FINGERPRINT, Fingerprint.of(context, f))
+          .set(ACCEPTANCE.MESSAGE, f.message())
+          .set(ACCEPTANCE.REASON, reason)
+          .set(ACCEPTANCE.MADE_BY, by)
+          .set(ACCEPTANCE.MADE_AT, clock.instant())
+          .execute();
+    }
+  }
+
+  @Transactional
+  public void withdraw(DeliveryRecord d, List<String> findings, String by) {
+    db.update(ACCEPTANCE)
+        .set(ACCEPTANCE.WITHDRAWN_BY, by)
+        .set(ACCEPTANCE.WITHDRAWN_AT, clock.instant())
+        .where(ACCEPTANCE.PROJECT_ID.eq(d.getProjectId()))
+        .and(ACCEPTANCE.PART.eq(d.getPart()))
+        .and(ACCEPTANCE.FINDING.in(findings))
+        .and(ACCEPTANCE.WITHDRAWN_AT.isNull())
+        .execute();
+  }
+
+  /** Remembers which topic is about which finding. */
+  @Transactional
+  public void handedOut(UUID project, Map<String, String> findingByGuid) {
+    findingByGuid.forEach(
+        (guid, finding) ->
+            db.insertInto(BCF_TOPIC)
+                .set(BCF_TOPIC.PROJECT_ID, project)
+                .set(BCF_TOPIC.GUID, guid)
+                .set(BCF_TOPIC.FINDING, finding)
+                .onConflictDoNothing()
+                .execute());
+  }
+
+  Map<String, String> handedOut(UUID project) {
+    return db.selectFrom(BCF_TOPIC)
+        .where(BCF_TOPIC.PROJECT_ID.eq(project))
+        .fetchMap(BCF_TOPIC.GUID, BCF_TOPIC.FINDING);
+  }
+
+  /** Keeps what was said of a finding, once. */
+  void answer(UUID project, String finding, Views.AnswerView a, String by) {
+    boolean known =
+        db.fetchExists(
+            db.selectOne()
+                .from(BCF_ANSWER)
+                .where(BCF_ANSWER.PROJECT_ID.eq(project))
+                .and(BCF_ANSWER.FINDING.eq(finding))
+                .and(BCF_ANSWER.STATUS.eq(a.status()))
+                .and(BCF_ANSWER.AUTHOR.eq(a.author()))
+                .and(BCF_ANSWER.SAID_AT.eq(a.date()))
+                .and(BCF_ANSWER.SAID.eq(a.text())));
+    if (!known) {
+      db.insertInto(BCF_ANSWER)
+          .set(BCF_ANSWER.ID, ids.get())
+          .set(BCF_ANSWER.PROJECT_ID, project)
+          .set(BCF_ANSWER.FINDING, finding)
+          .set(BCF_ANSWER.STATUS, a.status())
+          .set(BCF_ANSWER.AUTHOR, a.author())
+          .set(BCF_ANSWER.SAID_AT, a.date())
+          .set(BCF_ANSWER.SAID, a.text())
+          .set(BCF_ANSWER.FILE_NAME, a.fileName())
+          .set(BCF_ANSWER.RECEIVED_AT, clock.instant())
+          .set(BCF_ANSWER.RECEIVED_BY, by)
+          .execute();
+    }
+  }
+}

@@ -1,0 +1,302 @@
+package yentra.server;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import yentra.core.boundary.BoundaryOptions;
+import yentra.core.boundary.EnclosedVolumes;
+import yentra.core.boundary.Watch;
+import yentra.core.check.CheckContext;
+import yentra.core.check.CheckRun;
+import yentra.core.check.Finding;
+import yentra.core.check.Limits;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.geometry.Tolerance;
+import yentra.core.ifc.IfcModel;
+import yentra.core.ifc.IfcReader;
+import yentra.core.intake.DeliveryReader;
+import yentra.core.intake.ProjectSettings;
+import yentra.core.model.ArchitecturalModel;
+import yentra.core.model.EnvelopeModel;
+import yentra.core.repair.Repair;
+import yentra.core.repair.Replay;
+import yentra.core.scope.ScopeResult;
+import yentra.core.scope.ScopeState;
+import yentra.core.scope.ScopeStep;
+import yentra.core.scope.ScopedModel;
+import yentra.server.db.tables.records.DeliveryRecord;
+import yentra.server.db.tables.records.RepairEntryRecord;
+
+/**
+ * The state of deliveries: computed from the delivered bytes and the repair log, which are the
+ * truth, and cached. After a repair only what it can have changed is checked again.
+ */
+@Service
+class DeliveryStates {
+  private final DeliveryStore store;
+  private final ProjectStore projects;
+  private final Tolerance tolerance;
+  private final ReadLimits limits;
+  private final Cache<UUID, CheckContext> delivered = Caffeine.newBuilder().maximumSize(8).build();
+  private final Cache<ScopeKey, Scoped> scopes = Caffeine.newBuilder().maximumSize(8).build();
+  private final Cache<RunKey, CheckRun> runs = Caffeine.newBuilder().maximumSize(12).build();
+
+  DeliveryStates(
+      DeliveryStore store, ProjectStore projects, Tolerance tolerance, ReadLimits limits) {
+    this.store = store;
+    this.projects = projects;
+    this.tolerance = tolerance;
+    this.limits = limits;
+  }
+
+  /**
+   * A delivery at one version of its log, checked.
+   *
+   * @param whole the architectural model as delivered
+   * @param findings of the run, worst first
+   */
+  record State(
+      long version,
+      ProjectSettings settings,
+      ArchitecturalModel whole,
+      ScopeState scope,
+      ScopeResult result,
+      CheckRun run,
+      List<Finding> findings) {
+    CheckContext context() {
+      return run.context();
+    }
+
+    Envelope envelope() {
+      return context().envelope();
+    }
+  }
+
+  /** What a delivery's state before any repair depends on. */
+  private record ScopeKey(UUID delivery, List<UUID> steps, ProjectSettings settings) {}
+
+  /** What a state depends on: the repairs in force, after all that comes before them. */
+  private record RunKey(ScopeKey before, Map<String, Double> limits, List<UUID> repairs) {}
+
+  /** What the scope steps in force make of a delivery, before any repair. */
+  private record Scoped(
+      ArchitecturalModel whole, ScopeState scope, ScopeResult result, CheckContext context) {}
+
+  /** The newest state. */
+  State state(UUID id) {
+    return state(store.get(id));
+  }
+
+  State state(DeliveryRecord d) {
+    return state(d, store.log(d.getId()).stream().limit(d.getLogPosition()).toList());
+  }
+
+  /** The state that entries of the log give; those about scope come before all repairs. */
+  State state(DeliveryRecord d, List<RepairEntryRecord> log) {
+    ProjectSettings settings = projects.settings(d.getProjectId());
+    Scoped scoped = scoped(d, settings, log, Watch.NONE);
+    List<RepairEntryRecord> repairs = log.stream().filter(e -> !DeliveryStore.isScope(e)).toList();
+    CheckRun run = run(key(d, settings, log), scoped, settings, repairs);
+    List<Finding> worstFirst = new ArrayList<>(run.findings());
+    worstFirst.sort(Comparator.comparing(Finding::severity));
+    return new State(
+        d.getVersion(),
+        settings,
+        scoped.whole,
+        scoped.scope,
+        scoped.result,
+        run,
+        List.copyOf(worstFirst));
+  }
+
+  /** From the longest part of the log that is known, the rest made on top. */
+  private CheckRun run(
+      ScopeKey before, Scoped scoped, ProjectSettings settings, List<RepairEntryRecord> repairs) {
+    List<UUID> ids = repairs.stream().map(RepairEntryRecord::getId).toList();
+    Map<String, Double> set = settings.limits();
+    int known = ids.size();
+    CheckRun run = null;
+    for (; known >= 0; known--) {
+      run = runs.getIfPresent(new RunKey(before, set, ids.subList(0, known)));
+      if (run != null) {
+        break;
+      }
+    }
+    if (run == null) {
+      known = 0;
+      run = CheckRun.of(scoped.context.with(new Limits(set)));
+      runs.put(new RunKey(before, set, List.of()), run);
+    }
+    if (known == ids.size()) {
+      return run;
+    }
+    List<Repair> rest = repairs.subList(known, repairs.size()).stream().map(store::repair).toList();
+    CheckRun made = run.after(Replay.of(run.context().envelope(), rest, tolerance).envelope());
+    runs.put(new RunKey(before, set, List.copyOf(ids)), made);
+    return made;
+  }
+
+  /** The state before any repair, with other limits. */
+  CheckRun with(State s, Map<String, Double> others) {
+    return CheckRun.of(s.context().with(new Limits(others)));
+  }
+
+  private ScopeKey key(DeliveryRecord d, ProjectSettings settings, List<RepairEntryRecord> log) {
+    return new ScopeKey(
+        d.getId(),
+        log.stream().filter(DeliveryStore::isScope).map(RepairEntryRecord::getId).toList(),
+        settings.withLimits(null));
+  }
+
+  private Scoped scoped(
+      DeliveryRecord d, ProjectSettings settings, List<RepairEntryRecord> log, Watch watch) {
+    List<RepairEntryRecord> entries = log.stream().filter(DeliveryStore::isScope).toList();
+    ScopeKey key = key(d, settings, log);
+    Scoped known = scopes.getIfPresent(key);
+    if (known != null) {
+      return known;
+    }
+    CheckContext base = base(d);
+    ScopeState scope = ScopeState.of(entries.stream().map(store::scopeStep).toList());
+    ArchitecturalModel whole = whole(base);
+    ScopeResult result = scope.run(whole);
+    CheckContext context = scoped(base, scope, result, settings, watch);
+    context = context.with(settings.applyTo(context.envelope()));
+    DeliveryRecord first = store.first(d).orElse(null);
+    if (first != null) {
+      context =
+          context.beside(
+              "the project’s first delivery (" + first.getFileName() + ")",
+              settings.applyTo(base(first).envelope()));
+    }
+    Scoped made = new Scoped(whole, scope, result, context);
+    scopes.put(key, made);
+    return made;
+  }
+
+  /** Of gbXML the envelope itself is what there is to choose from. */
+  private static ArchitecturalModel whole(CheckContext base) {
+    return whole(base.model(), base.envelope());
+  }
+
+  static ArchitecturalModel whole(DeliveryReader.Reading r) {
+    return whole(r.model(), r.envelope());
+  }
+
+  private static ArchitecturalModel whole(ArchitecturalModel model, Envelope envelope) {
+    return model instanceof IfcModel m ? m : new EnvelopeModel(envelope);
+  }
+
+  private CheckContext scoped(
+      CheckContext base,
+      ScopeState scope,
+      ScopeResult result,
+      ProjectSettings settings,
+      Watch watch) {
+    BoundaryOptions boundaries = boundaries(settings, scope);
+    if (scope.isAsDelivered()
+        && settings.groundLevel() == null
+        && boundaries.equals(BoundaryOptions.STANDARD)) {
+      return base;
+    }
+    if (!(base.model() instanceof IfcModel model)) {
+      Set<String> out = new HashSet<>();
+      result.decisions().stream().filter(x -> !x.in()).forEach(x -> out.add(x.element().key()));
+      return base.with(base.envelope().within(k -> !out.contains(k)));
+    }
+    ScopedModel part = scope.scoped(model, result);
+    return base.scoped(
+        IfcReader.envelope(model, part, settings.groundLevel(), boundaries, watch, tolerance),
+        part,
+        result);
+  }
+
+  /** The state that other choices about boundaries would give, before any repair. */
+  CheckContext attempt(UUID id, ProjectSettings.Boundaries choices, Watch watch) {
+    DeliveryRecord d = store.get(id);
+    ProjectSettings tried = projects.settings(d.getProjectId()).with(choices).checked();
+    Scoped scoped =
+        scoped(d, tried, store.log(id).stream().limit(d.getLogPosition()).toList(), watch);
+    return scoped.context.with(new Limits(tried.limits()));
+  }
+
+  /** Volumes that are enclosed in the newest state and that no space covers. */
+  EnclosedVolumes enclosed(UUID id) {
+    State s = state(store.get(id));
+    return s.whole instanceof IfcModel model
+        ? IfcReader.enclosed(model, s.scope.scoped(model, s.result), s.envelope(), tolerance)
+        : EnclosedVolumes.of(s.envelope(), tolerance);
+  }
+
+  /** What the project says of boundaries, and what was decided for single spaces. */
+  private static BoundaryOptions boundaries(ProjectSettings settings, ScopeState scope) {
+    Map<String, BoundaryOptions.Mode> spaces = new HashMap<>();
+    scope
+        .boundaries()
+        .forEach(
+            (space, source) ->
+                spaces.put(
+                    space,
+                    source == ScopeStep.BoundarySource.DERIVED
+                        ? BoundaryOptions.Mode.DERIVE
+                        : BoundaryOptions.Mode.KEEP));
+    return settings.boundaryOptions().with(spaces, scope.seeds());
+  }
+
+  /** Keeps what a job has just read, so that opening it does not read it again. */
+  void remember(UUID id, DeliveryReader.Reading reading) {
+    delivered.put(id, context(reading));
+  }
+
+  private CheckContext context(DeliveryReader.Reading r) {
+    return new CheckContext(r.envelope(), r.model(), Limits.STANDARD, tolerance);
+  }
+
+  /** The envelope as delivered, with the architectural model behind it. */
+  private CheckContext base(DeliveryRecord d) {
+    return delivered.get(d.getId(), id -> context(read(store.content(d.getSha256()))));
+  }
+
+  private DeliveryReader.Reading read(byte[] bytes) {
+    try {
+      return new DeliveryReader(limits, tolerance)
+          .read(new Bytes(bytes), DeliveryReader.Progress.NONE);
+    } catch (UnreadableException e) {
+      throw Problem.unreadable(e.getMessage(), e.line(), e.column());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Bytes in memory as a source to read. */
+  record Bytes(byte[] bytes) implements DeliveryReader.Source {
+    @Override
+    public InputStream open() {
+      return new ByteArrayInputStream(bytes);
+    }
+
+    @Override
+    public long length() {
+      return bytes.length;
+    }
+  }
+
+  /** The envelope as delivered. */
+  Envelope delivered(DeliveryRecord d) {
+    return base(d).envelope();
+  }
+}

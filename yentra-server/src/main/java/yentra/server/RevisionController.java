@@ -1,0 +1,54 @@
+package yentra.server;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The repair log as a whole, and how it carries over to the next revision. */
+@RestController
+@RequestMapping("/api/deliveries/{id}")
+class RevisionController {
+  private final Deliveries deliveries;
+  private final Revisions revisions;
+
+  RevisionController(Deliveries deliveries, Revisions revisions) {
+    this.deliveries = deliveries;
+    this.revisions = revisions;
+  }
+
+  @PostMapping("/log/position")
+  Views.ModelView position(@PathVariable UUID id, @RequestBody Views.PositionRequest asked) {
+    return deliveries.position(id, asked.basedOn(), asked.position());
+  }
+
+  /** What depends on entries; nothing is changed. */
+  @PostMapping("/log/dependents")
+  List<Views.DependentView> dependents(
+      @PathVariable UUID id, @RequestBody Views.EntriesRequest asked) {
+    return deliveries.dependents(id, asked.entries());
+  }
+
+  @PostMapping("/log/without")
+  Views.ModelView without(@PathVariable UUID id, @RequestBody Views.WithoutRequest asked) {
+    return deliveries.without(id, asked.basedOn(), asked.entries());
+  }
+
+  @GetMapping("/revision")
+  Views.RevisionView revision(@PathVariable UUID id) {
+    return revisions.of(id);
+  }
+
+  @PostMapping("/replay")
+  Views.ModelView replay(
+      @PathVariable UUID id,
+      @RequestBody Views.MoveRequest asked,
+      @RequestHeader(RequestGuard.PERSON) String person) {
+    return revisions.replay(id, asked.basedOn(), RequestGuard.person(person));
+  }
+}

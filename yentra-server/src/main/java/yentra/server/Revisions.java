@@ -1,0 +1,211 @@
+package yentra.server;
+
+import static yentra.server.db.Tables.REPLAY_STEP;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import org.jooq.DSLContext;
+import org.jooq.JSONB;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.databind.node.StringNode;
+import yentra.core.geometry.Tolerance;
+import yentra.core.repair.Repair;
+import yentra.core.revision.LogReplay;
+import yentra.core.revision.RevisionComparison;
+import yentra.server.db.tables.records.DeliveryRecord;
+import yentra.server.db.tables.records.RepairEntryRecord;
+
+/** How a delivery stands to the revision before it, and that one's repairs made again on it. */
+@Service
+class Revisions {
+  private final DSLContext db;
+  private final DeliveryStore store;
+  private final Deliveries deliveries;
+  private final DeliveryStates states;
+  private final ProjectStore projects;
+  private final JsonMapper json;
+  private final Tolerance tolerance;
+
+  Revisions(
+      DSLContext db,
+      DeliveryStore store,
+      Deliveries deliveries,
+      DeliveryStates states,
+      ProjectStore projects,
+      JsonMapper json,
+      Tolerance tolerance) {
+    this.db = db;
+    this.store = store;
+    this.deliveries = deliveries;
+    this.states = states;
+    this.projects = projects;
+    this.json = json;
+    this.tolerance = tolerance;
+  }
+
+  /** A log entry of the revision before, with what became of it. */
+  private record Told(RepairEntryRecord entry, LogReplay.Step step) {}
+
+  private record Plan(RevisionComparison comparison, List<Told> told) {}
+
+  @Transactional(readOnly = true)
+  public Views.RevisionView of(UUID id) {
+    DeliveryRecord d = store.get(id);
+    DeliveryRecord before = store.before(d).orElse(null);
+    if (before == null) {
+      return new Views.RevisionView(null, List.of(), List.of(), false);
+    }
+    Plan plan = plan(before, d);
+    List<Views.StepView> done =
+        db.selectFrom(REPLAY_STEP)
+            .where(REPLAY_STEP.DELIVERY_ID.eq(id))
+            .orderBy(REPLAY_STEP.PLACE)
+            .fetch(
+                r ->
+                    new Views.StepView(
+                        r.getPlace(),
+                        r.getSummary(),
+                        r.getOutcome(),
+                        r.getReason(),
+                        objects(json.readTree(r.getRepair().data())),
+                        r.getFinding()));
+    boolean replayed = !done.isEmpty();
+    return new Views.RevisionView(
+        projects.get(d.getProjectId()).deliveries().stream()
+            .filter(x -> x.id().equals(before.getId()))
+            .findFirst()
+            .orElseThrow(),
+        plan.comparison.entries(),
+        replayed ? done : plan.told.stream().map(this::view).toList(),
+        replayed);
+  }
+
+  /** Makes the repairs of the revision before again, where they can be made and are needed. */
+  @Transactional
+  public Views.ModelView replay(UUID id, long basedOn, String by) {
+    DeliveryRecord d = deliveries.current(id, basedOn);
+    DeliveryRecord before =
+        store
+            .before(d)
+            .orElseThrow(() -> Problem.notApplicable("There is no revision before this one."));
+    if (db.fetchExists(REPLAY_STEP, REPLAY_STEP.DELIVERY_ID.eq(id))) {
+      throw Problem.notApplicable(
+          "The repairs of the revision before have been made again already.");
+    }
+    for (Told t : plan(before, d).told) {
+      Views.StepView v = view(t);
+      db.insertInto(REPLAY_STEP)
+          .set(REPLAY_STEP.DELIVERY_ID, id)
+          .set(REPLAY_STEP.PLACE, v.index())
+          .set(REPLAY_STEP.OUTCOME, v.outcome())
+          .set(REPLAY_STEP.SUMMARY, v.summary())
+          .set(REPLAY_STEP.REASON, v.reason())
+          .set(
+              REPLAY_STEP.REPAIR,
+              JSONB.valueOf(json.writerFor(Repair.class).writeValueAsString(t.step.repair())))
+          .set(REPLAY_STEP.FINDING, v.finding())
+          .execute();
+      if (t.step.outcome() == LogReplay.Outcome.APPLIED) {
+        store.carry(store.get(id), t.step.repair(), t.entry.getSummary(), t.step.finding(), by);
+      }
+    }
+    return deliveries.view(store.get(id));
+  }
+
+  private Plan plan(DeliveryRecord before, DeliveryRecord d) {
+    List<RepairEntryRecord> all =
+        store.log(before.getId()).stream().limit(before.getLogPosition()).toList();
+    List<RepairEntryRecord> scope = all.stream().filter(DeliveryStore::isScope).toList();
+    List<RepairEntryRecord> repairs = all.stream().filter(e -> !DeliveryStore.isScope(e)).toList();
+    List<RepairEntryRecord> own = store.log(d.getId()).stream().limit(d.getLogPosition()).toList();
+    RevisionComparison comparison =
+        RevisionComparison.of(
+            states.state(before, scope).envelope(),
+            states.state(d, own.stream().filter(DeliveryStore::isScope).toList()).envelope(),
+            tolerance);
+    Map<String, String> renamed = new HashMap<>(comparison.renamed());
+    // another object may have got the id of one that is gone: it is not meant
+    comparison.removed().forEach(k -> renamed.put(k, k + " (removed)"));
+    LogReplay.Result result =
+        LogReplay.of(
+            states.state(d).run(),
+            repairs.stream()
+                .map(e -> new LogReplay.Entry(store.repair(e), e.getFinding()))
+                .toList(),
+            r -> renamed.isEmpty() ? r : renamed(r, renamed),
+            f -> renamed.isEmpty() ? f : finding(f, renamed));
+    List<Told> told = new ArrayList<>();
+    result.steps().forEach(s -> told.add(new Told(repairs.get(s.index()), s)));
+    return new Plan(comparison, told);
+  }
+
+  private Views.StepView view(Told t) {
+    return new Views.StepView(
+        t.step.index(),
+        t.entry.getSummary(),
+        t.step.outcome().name().toLowerCase(Locale.ROOT).replace('_', ' '),
+        t.step.reason(),
+        objects(json.readTree(json.writerFor(Repair.class).writeValueAsString(t.step.repair()))),
+        t.step.finding());
+  }
+
+  /** A repair with the keys of the other revision: every text in it that is a key. */
+  private Repair renamed(Repair r, Map<String, String> keys) {
+    JsonNode tree = json.readTree(json.writerFor(Repair.class).writeValueAsString(r));
+    return json.treeToValue(replaced(tree, s -> keys.getOrDefault(s, s)), Repair.class);
+  }
+
+  private static JsonNode replaced(JsonNode n, UnaryOperator<String> change) {
+    if (n instanceof ObjectNode o) {
+      ObjectNode out = o.objectNode();
+      o.properties().forEach(p -> out.set(p.getKey(), replaced(p.getValue(), change)));
+      return out;
+    }
+    if (n instanceof ArrayNode a) {
+      ArrayNode out = a.arrayNode();
+      a.forEach(x -> out.add(replaced(x, change)));
+      return out;
+    }
+    return n.isString() ? StringNode.valueOf(change.apply(n.asString())) : n;
+  }
+
+  /** An id of a finding is its code, its objects and what of them it is about. */
+  private static String finding(String id, Map<String, String> keys) {
+    String[] parts = id.split(":", 3);
+    if (parts.length < 2) {
+      return id;
+    }
+    List<String> objects = new ArrayList<>();
+    for (String o : parts[1].split(",")) {
+      objects.add(keys.getOrDefault(o, o));
+    }
+    return parts[0] + ":" + String.join(",", objects) + (parts.length > 2 ? ":" + parts[2] : "");
+  }
+
+  /** Texts of a repair, among which are the keys of its objects. */
+  private static List<String> objects(JsonNode n) {
+    Set<String> out = new LinkedHashSet<>();
+    Map<String, Boolean> seen = new HashMap<>();
+    replaced(
+        n,
+        s -> {
+          if (seen.put(s, true) == null && s.length() <= 200) {
+            out.add(s);
+          }
+          return s;
+        });
+    return List.copyOf(out);
+  }
+}
