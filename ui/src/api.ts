@@ -29,6 +29,18 @@ export type BoundarySums = Schemas['SumsView'];
 export type BoundaryRow = Schemas['RowView'];
 export type Enclosed = Schemas['EnclosedView'];
 export type EnclosedVolume = Schemas['VolumeView'];
+export type FindingGroup = Schemas['GroupView'];
+export type Sweep = Schemas['SweepView'];
+export type CheckLimit = Schemas['LimitView'];
+export type LimitEffect = Schemas['EffectView'];
+export type Traced = Schemas['Result'];
+export type TraceHit = Schemas['Hit'];
+export type Answers = Schemas['AnswersView'];
+export type LogEntry = Schemas['LogView'];
+export type Dependent = Schemas['DependentView'];
+export type Revision = Schemas['RevisionView'];
+export type RevisionChange = Schemas['Entry'];
+export type ReplayStep = Schemas['StepView'];
 export type SheetEntry = Schemas['SheetView'];
 export type SheetDetail = Schemas['SheetDetail'];
 export type SheetCells = Schemas['SheetCells'];
@@ -135,6 +147,40 @@ export const api = {
     request<Preview>('POST', `/api/deliveries/${delivery}/preview`, { repair }),
   repair: (delivery: string, basedOn: number, repair: Repair, finding?: string) =>
     request<Model>('POST', `/api/deliveries/${delivery}/repairs`, { basedOn, repair, finding }),
+  sweep: (delivery: string, findings: string[], like: Repair) =>
+    request<Sweep>('POST', `/api/deliveries/${delivery}/findings/sweep`, { findings, like }),
+  accept: (delivery: string, findings: string[], reason: string) =>
+    request<Model>('POST', `/api/deliveries/${delivery}/findings/accept`, { findings, reason }),
+  withdraw: (delivery: string, findings: string[]) =>
+    request<Model>('POST', `/api/deliveries/${delivery}/findings/withdraw`, { findings }),
+  limits: (delivery: string) => request<CheckLimit[]>('GET', `/api/deliveries/${delivery}/limits`),
+  tryLimits: (delivery: string, limits: Record<string, number>, signal: AbortSignal) =>
+    request<LimitEffect[]>('POST', `/api/deliveries/${delivery}/limits/try`, { limits }, signal),
+  setLimits: (delivery: string, limits: Record<string, number>) =>
+    request<Model>('PUT', `/api/deliveries/${delivery}/limits`, { limits }),
+  trace: (delivery: string, text: string) =>
+    request<Traced>('POST', `/api/deliveries/${delivery}/trace`, { text }),
+  bcf: async (delivery: string, version: string, findings?: string[]) => {
+    const answer = await send('POST', `/api/deliveries/${delivery}/bcf`, { version, findings });
+    const said = answer.headers.get('Content-Disposition') ?? '';
+    const name = /filename\*=UTF-8''([^;]+)/.exec(said)?.[1];
+    return { blob: await answer.blob(), name: name ? decodeURIComponent(name) : 'findings.bcf' };
+  },
+  answers: (delivery: string, file: File) =>
+    request<Answers>(
+      'POST',
+      `/api/deliveries/${delivery}/bcf/answers?name=${encodeURIComponent(file.name)}`,
+      file,
+    ),
+  position: (delivery: string, basedOn: number, position: number) =>
+    request<Model>('POST', `/api/deliveries/${delivery}/log/position`, { basedOn, position }),
+  dependents: (delivery: string, entries: number[]) =>
+    request<Dependent[]>('POST', `/api/deliveries/${delivery}/log/dependents`, { entries }),
+  without: (delivery: string, basedOn: number, entries: number[]) =>
+    request<Model>('POST', `/api/deliveries/${delivery}/log/without`, { basedOn, entries }),
+  revision: (delivery: string) => request<Revision>('GET', `/api/deliveries/${delivery}/revision`),
+  replay: (delivery: string, basedOn: number) =>
+    request<Model>('POST', `/api/deliveries/${delivery}/replay`, { basedOn }),
   boundaries: (delivery: string) =>
     request<BoundarySums>('GET', `/api/deliveries/${delivery}/boundaries`),
   tryBoundaries: (

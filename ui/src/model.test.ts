@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { leaveAnswered, nextFinding } from './findings';
+import { leaveAnswered, nextFinding } from './findings/next';
 import { drawn, indexModel } from './model';
 import { hide, isolate, showAll } from './stage/visibility';
 import { resetView, useView } from './state';

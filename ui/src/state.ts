@@ -1,8 +1,17 @@
 import { useMemo } from 'react';
 import { create } from 'zustand';
-import type { Preview, Repair, Scope } from './api';
+import type { Preview, Repair, Scope, Sweep } from './api';
 
-export type SheetTab = 'boundaries' | 'spaces' | 'surfaces' | 'openings' | 'findings';
+export type SheetTab =
+  | 'boundaries'
+  | 'spaces'
+  | 'surfaces'
+  | 'openings'
+  | 'findings'
+  | 'messages'
+  | 'limits'
+  | 'log'
+  | 'revision';
 export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
 export type MeasureMode = 'distance' | 'height' | 'area';
 
@@ -12,6 +21,8 @@ export interface Pending {
   label: string;
   finding?: string;
   preview: Preview | null;
+  /** Findings that one remedy for many does not answer. */
+  left?: Sweep['left'];
   error: string | null;
 }
 

@@ -68,6 +68,7 @@ export function finding(id: string, ...keys: string[]): Finding {
     line: 0,
     evidence: { areas: [], lines: [], points: [] },
     remedies: [],
+    answers: [],
   };
 }
 
@@ -101,6 +102,7 @@ export function model(parts: Partial<Model>): Model {
     glazing: [],
     assumed: [],
     findings: [],
+    groups: [],
     severities: { blocker: 0, error: 0, warning: 0, note: 0 },
     delivered: { use: '' },
     scope: { elements: 0, in: 0, faults: 0, byHand: 0, gone: 0 },

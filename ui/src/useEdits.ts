@@ -1,13 +1,20 @@
 import { useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { api, ProblemError, type Model, type Repair } from './api';
-import { leaveAnswered } from './findings';
+import { leaveAnswered } from './findings/next';
 import { useView } from './state';
 
 export interface Edits {
   busy: boolean;
   apply: (repair: Repair, finding?: string) => Promise<boolean>;
   consider: (repair: Repair, label: string, finding?: string) => void;
+  /** Tries one remedy on many findings. */
+  sweep: (findings: string[], like: Repair, label: string) => void;
+  /** Makes any change; says what is given, or what the log says of it. */
+  change: (
+    step: (delivery: string, version: number) => Promise<Model>,
+    done?: string,
+  ) => Promise<boolean>;
   /** Makes a change of scope or values; says what the log says of it. */
   scope: (step: (delivery: string, version: number) => Promise<Model>) => Promise<boolean>;
   /** Makes the delivery the newest revision of a part; null for a part of its own. */
@@ -49,6 +56,30 @@ export function useEdits(model: Model): Edits {
     busy,
     apply: (repair, finding) => change(() => api.repair(id, version, repair, finding), last),
     scope: (step) => change(() => step(id, version), last),
+    change: (step, done) => change(() => step(id, version), done ? () => done : last),
+    sweep: (findings, like, label) => {
+      const pending = { repair: like, label, preview: null, error: null };
+      useView.setState({ pending });
+      const still = () => useView.getState().pending?.repair === like;
+      api.sweep(id, findings, like).then(
+        (s) =>
+          still() &&
+          useView.setState({
+            pending: {
+              ...pending,
+              repair: s.repair ?? like,
+              preview: s.preview ?? null,
+              left: s.left,
+              error: s.repair ? null : 'It works for none of them.',
+            },
+          }),
+        (e) =>
+          still() &&
+          useView.setState({
+            pending: { ...pending, error: e instanceof Error ? e.message : String(e) },
+          }),
+      );
+    },
     consider: (repair, label, finding) => {
       const pending = { repair, label, finding, preview: null, error: null };
       useView.setState({ pending });

@@ -1,5 +1,7 @@
 import type { ModelIndex } from '../model';
 import { useView } from '../state';
+import { modelActions } from '../repair/actions';
+import { Actions } from '../repair/Form';
 import type { Edits } from '../useEdits';
 import { areaText, volumeText } from '../words';
 import { FindingCard } from './FindingCard';
@@ -88,6 +90,9 @@ function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
         >
           Fewer facets on curved walls
         </button>
+      </Section>
+      <Section title="Repair as a whole">
+        <Actions actions={modelActions()} edits={edits} />
       </Section>
       <RepairLog index={index} />
       <p className="px-3 py-2 text-sm text-muted">

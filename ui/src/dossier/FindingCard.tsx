@@ -1,14 +1,16 @@
+import { useState } from 'react';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useNavigate } from 'react-router';
-import type { Finding } from '../api';
-import { nextFinding } from '../findings';
+import { api, type Finding } from '../api';
+import { isOpen } from '../findings/groups';
+import { nextFinding } from '../findings/next';
 import { SeverityMark } from '../frame/SeverityMark';
 import { useWorkspaceLink } from '../frame/useWorkspaceLink';
 import type { Workspace } from '../frame/workspaces';
 import type { ModelIndex } from '../model';
 import { type SheetTab, useView } from '../state';
 import type { Edits } from '../useEdits';
-import { limitText, measured } from '../words';
+import { limitText, measured, moment } from '../words';
 import { Jump, Section } from './parts';
 
 /** Where a finding is answered that no repair can answer: what to do, the workspace, the table there. */
@@ -36,7 +38,9 @@ export function FindingCard({
   const navigate = useNavigate();
   const to = useWorkspaceLink(index.model.delivery.projectId);
   const elsewhere = ELSEWHERE[f.code];
-  const at = index.model.findings.findIndex((x) => x.id === f.id);
+  const open = index.model.findings.filter(isOpen);
+  const at = open.findIndex((x) => x.id === f.id);
+  const alike = open.filter((x) => x.code === f.code && x.remedies.length > 0);
   return (
     <>
       <div className="border-b border-line px-3 py-2">
@@ -45,7 +49,7 @@ export function FindingCard({
           <span className="font-semibold capitalize">{f.severity}</span>
           <span className="font-mono text-[11px] text-muted">{f.code}</span>
           <span className="ml-auto text-sm text-muted">
-            {at + 1} of {index.model.findings.length}
+            {at < 0 ? 'accepted' : `${at + 1} of ${open.length}`}
           </span>
           <button
             className="btn-quiet !px-1"
@@ -99,6 +103,21 @@ export function FindingCard({
             <p className="text-sm text-muted">
               A remedy is shown first, and made only when you say so.
             </p>
+            {alike.length > 1 && f.remedies.length > 0 && (
+              <button
+                className="btn"
+                data-testid="for-alike"
+                onClick={() =>
+                  edits.sweep(
+                    alike.map((x) => x.id),
+                    f.remedies[0].repair,
+                    f.remedies[0].label,
+                  )
+                }
+              >
+                The same for all {alike.length} of {f.code}
+              </button>
+            )}
           </div>
         ) : elsewhere ? (
           <button
@@ -123,6 +142,20 @@ export function FindingCard({
           </p>
         )}
       </Section>
+      <Decision finding={f} edits={edits} />
+      {f.answers.length > 0 && (
+        <Section title={`Answers (${f.answers.length})`}>
+          {f.answers.map((a, i) => (
+            <p key={i} className="mb-1" data-testid="answer">
+              <b>{a.status || 'Answered'}</b>
+              {a.text && `: ${a.text}`}{' '}
+              <span className="text-sm text-muted">
+                {[a.author, a.date.slice(0, 10), a.fileName].filter(Boolean).join(', ')}
+              </span>
+            </p>
+          ))}
+        </Section>
+      )}
       <Section title="About">
         {f.objects.length ? (
           f.objects.map((o) => (
@@ -140,5 +173,76 @@ export function FindingCard({
         )}
       </Section>
     </>
+  );
+}
+
+/** Taking a finding as it is, with a reason; until its objects change. */
+function Decision({ finding: f, edits }: { finding: Finding; edits: Edits }) {
+  const [reason, setReason] = useState<string | null>(null);
+  const a = f.accepted;
+  if (a?.holds)
+    return (
+      <Section title="Accepted">
+        <p data-testid="accepted">{a.reason}</p>
+        <p className="text-sm text-muted">
+          {a.by}, {moment(a.at)}. It is open again when its objects change.
+        </p>
+        <button
+          className="btn mt-1"
+          disabled={edits.busy}
+          onClick={() =>
+            void edits.change((d) => api.withdraw(d, [f.id]), 'The finding is open again.')
+          }
+        >
+          Open it again
+        </button>
+      </Section>
+    );
+  return (
+    <Section title="Or take it as it is">
+      {a && (
+        <p className="mb-1 text-sm text-muted">
+          Accepted before by {a.by} (“{a.reason}”), open again since its objects have changed.
+        </p>
+      )}
+      {reason === null ? (
+        <button className="btn" data-testid="accept" onClick={() => setReason('')}>
+          Accept …
+        </button>
+      ) : (
+        <form
+          className="flex flex-col gap-1.5"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void edits
+              .change((d) => api.accept(d, [f.id], reason), 'Accepted; listed at the handover.')
+              .then((done) => done && setReason(null));
+          }}
+        >
+          <textarea
+            className="field !h-14 resize-none py-1"
+            autoFocus
+            placeholder="Reason, listed at the handover"
+            aria-label="Reason"
+            data-testid="reason"
+            maxLength={1000}
+            value={reason}
+            onChange={(e) => setReason(e.target.value)}
+          />
+          <span className="flex gap-1.5">
+            <button
+              className="btn btn-main"
+              disabled={!reason.trim() || edits.busy}
+              data-testid="accept-it"
+            >
+              Accept with this reason
+            </button>
+            <button type="button" className="btn" onClick={() => setReason(null)}>
+              Leave it
+            </button>
+          </span>
+        </form>
+      )}
+    </Section>
   );
 }

@@ -1,6 +1,60 @@
 import { useView } from '../state';
 import type { Edits } from '../useEdits';
-import { count } from '../words';
+import type { Preview } from '../api';
+import { areaText, count, volumeText } from '../words';
+
+const SAME = 0.005;
+
+/** What changes in figures, if anything does. */
+function Figures({ before, after }: { before: Preview['before']; after: Preview['after'] }) {
+  const rows = [
+    [
+      'Floor area',
+      areaText(before.floorArea),
+      areaText(after.floorArea),
+      before.floorArea - after.floorArea,
+    ],
+    ['Volume', volumeText(before.volume), volumeText(after.volume), before.volume - after.volume],
+    [
+      'To outdoor air',
+      areaText(before.outdoorArea),
+      areaText(after.outdoorArea),
+      before.outdoorArea - after.outdoorArea,
+    ],
+    [
+      'To the ground',
+      areaText(before.groundArea),
+      areaText(after.groundArea),
+      before.groundArea - after.groundArea,
+    ],
+    [
+      'Between spaces',
+      areaText(before.interiorArea),
+      areaText(after.interiorArea),
+      before.interiorArea - after.interiorArea,
+    ],
+    [
+      'Glazed',
+      areaText(before.glazedArea),
+      areaText(after.glazedArea),
+      before.glazedArea - after.glazedArea,
+    ],
+  ] as const;
+  const changed = rows.filter(([, , , d]) => Math.abs(d) > SAME);
+  if (!changed.length) return null;
+  return (
+    <dl className="mt-1" data-testid="pending-figures">
+      {changed.map(([label, a, b]) => (
+        <div key={label} className="flex justify-between gap-3 leading-[20px]">
+          <dt className="text-muted">{label}</dt>
+          <dd>
+            {a} → <b>{b}</b>
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
 
 /** A repair before it is made: what will change, which findings go and which come. */
 export function PendingCard({ edits }: { edits: Edits }) {
@@ -23,6 +77,19 @@ export function PendingCard({ edits }: { edits: Edits }) {
               : 'Resolves no finding'}
             {p.added.length ? `, brings ${count(p.added.length, 'new one')}:` : '.'}
           </p>
+          <Figures before={p.before} after={p.after} />
+          {pending.left && pending.left.length > 0 && (
+            <details className="mt-1" data-testid="left">
+              <summary className="cursor-pointer">
+                {count(pending.left.length, 'finding')} would stay
+              </summary>
+              {pending.left.slice(0, 20).map((l) => (
+                <p key={l.finding} className="mt-0.5 text-sm">
+                  {l.message} <span className="text-muted">{l.reason}</span>
+                </p>
+              ))}
+            </details>
+          )}
           {p.added.slice(0, 4).map((f) => (
             <p key={f.id} className="text-sm text-error">
               {f.message}

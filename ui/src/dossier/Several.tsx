@@ -1,7 +1,10 @@
+import { naming, surfacesActions } from '../repair/actions';
+import { Actions } from '../repair/Form';
 import type { Edits } from '../useEdits';
 import type { ModelIndex } from '../model';
 import { areaText, volumeText, count } from '../words';
 import { Jump, Row, Section, Title } from './parts';
+import { useSurfaceTypes } from './useSurfaceTypes';
 
 export function Several({
   index,
@@ -15,6 +18,7 @@ export function Several({
   const surfaces = keys.map((k) => index.surfaces.get(k)).filter((s) => s !== undefined);
   const spaces = keys.map((k) => index.spaces.get(k)).filter((s) => s !== undefined);
   const types = new Set(surfaces.map((s) => s.type || 'not stated'));
+  const surfaceTypes = useSurfaceTypes();
   const two = surfaces.length === 2 && keys.length === 2;
   return (
     <>
@@ -53,6 +57,25 @@ export function Several({
           <p className="mt-1 text-sm text-muted">
             Makes one interior surface of two that face each other.
           </p>
+        </Section>
+      )}
+      {surfaces.length > 1 && surfaces.length === keys.length && (
+        <Section title="For all of them">
+          <Actions
+            key={keys.join(' ')}
+            actions={surfacesActions(
+              keys,
+              surfaceTypes,
+              index.model.constructions,
+              surfaces.every((s) => s.tilt > 60 && s.tilt < 120),
+            )}
+            edits={edits}
+          />
+        </Section>
+      )}
+      {spaces.length > 1 && spaces.length === keys.length && (
+        <Section title="For all of them">
+          <Actions key={keys.join(' ')} actions={[naming(keys)]} edits={edits} />
         </Section>
       )}
       {spaces.length > 1 && spaces.length === keys.length && (

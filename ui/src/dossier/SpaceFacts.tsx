@@ -1,6 +1,8 @@
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import type { Space } from '../api';
+import { spaceActions } from '../repair/actions';
+import { Actions } from '../repair/Form';
 import type { Edits } from '../useEdits';
 import type { ModelIndex } from '../model';
 import { areaUnit, volumeUnit, area, volume, areaText, count } from '../words';
@@ -47,7 +49,10 @@ export function SpaceFacts({
         </dl>
       </Section>
       <FindingLinks list={index.findingsOf.get(s.key) ?? []} />
-      <CloseHoles space={s} index={index} edits={edits} />
+      <Section title="Repair by hand">
+        <CloseHoles space={s} index={index} edits={edits} />
+        <Actions key={s.key} actions={spaceActions(s, index)} edits={edits} />
+      </Section>
       <Section title={`Surfaces (${surfaces.length})`}>
         {surfaces.map((x) => (
           <div key={x.key} className="flex items-center justify-between gap-2 leading-[22px]">
@@ -72,7 +77,7 @@ function CloseHoles({ space, index, edits }: { space: Space; index: ModelIndex; 
   );
   if (!holes.length) return null;
   return (
-    <Section title="Repair by hand">
+    <>
       {holes.map(({ finding, repair }, i) => (
         <DropdownMenu.Root key={finding.id}>
           <DropdownMenu.Trigger className="btn mr-1.5 mb-1" data-testid="close-hole">
@@ -107,6 +112,6 @@ function CloseHoles({ space, index, edits }: { space: Space; index: ModelIndex; 
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
       ))}
-    </Section>
+    </>
   );
 }

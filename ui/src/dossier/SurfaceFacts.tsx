@@ -1,6 +1,8 @@
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import type { Opening, Surface } from '../api';
+import { openingActions, surfaceActions } from '../repair/actions';
+import { Actions } from '../repair/Form';
 import type { Edits } from '../useEdits';
 import type { ModelIndex } from '../model';
 import { areaText, lengthText, uValueText, degrees, EXPOSURES, orientation } from '../words';
@@ -66,6 +68,7 @@ export function SurfaceFacts({
             Delete
           </button>
         </div>
+        <Actions key={s.key} actions={surfaceActions(s, index)} edits={edits} />
       </Section>
       <Section title="Neighbours">
         {s.spaces.length ? (
@@ -230,6 +233,7 @@ export function OpeningFacts({
             Delete
           </button>
         </div>
+        <Actions key={o.key} actions={openingActions(o, index)} edits={edits} />
       </Section>
       <Origin source={o.source} element={o.element} />
       <Changes index={index} keys={[o.key]} label={o.label} />

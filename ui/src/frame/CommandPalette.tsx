@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Dialog } from 'radix-ui';
 import { useNavigate } from 'react-router';
 import { useWorkspaceLink } from './useWorkspaceLink';
-import { nextFinding } from '../findings';
+import { nextFinding } from '../findings/next';
 import type { ModelIndex } from '../model';
 import { hide, isolate, showAll } from '../stage/visibility';
 import { useView } from '../state';

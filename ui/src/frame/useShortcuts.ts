@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { nextFinding } from '../findings';
+import { nextFinding } from '../findings/next';
 import type { ModelIndex } from '../model';
 import { hide, isolate, showAll } from '../stage/visibility';
 import { useView } from '../state';

@@ -1,6 +1,12 @@
 import { useMemo } from 'react';
-import type { Finding, Opening, Project, Space, Surface } from '../api';
+import type { Opening, Project, Space, Surface } from '../api';
 import { BoundarySheet } from '../envelope/BoundarySheet';
+import { FindingSheet } from '../findings/FindingSheet';
+import { isOpen } from '../findings/groups';
+import { Limits } from '../findings/Limits';
+import { LogSheet } from '../findings/LogSheet';
+import { Messages } from '../findings/Messages';
+import { RevisionSheet } from '../findings/RevisionSheet';
 import { SeverityMark } from '../frame/SeverityMark';
 import type { ModelIndex } from '../model';
 import { type SheetTab, useSelection, useView } from '../state';
@@ -14,46 +20,63 @@ import {
   degrees,
   EXPOSURES,
   SEVERITIES,
-  measured,
   orientation,
-  limitText,
 } from '../words';
 import type { Edits } from '../useEdits';
 import { Table, type Column } from './Table';
 import { SheetFrame } from './SheetFrame';
 
 const keyOf = (o: { key: string }) => o.key;
-const idOf = (f: { id: string }) => f.id;
 const exposure = (key: string) => EXPOSURES.find((e) => e.key === key)?.label ?? key;
 
-/** The table under the stage: spaces, surfaces, openings, findings. */
+/** The table under the stage: what the workspace is about. */
 export function Sheet({
   index,
   project,
   edits,
+  findings,
 }: {
   index: ModelIndex;
   project: Project;
   edits: Edits;
+  /** The workspace is that of findings. */
+  findings: boolean;
 }) {
   const tab = useView((s) => s.tab);
   const set = useView((s) => s.set);
   const m = index.model;
   const openings = useMemo(() => [...index.openings.values()], [index]);
-  const tabs: [SheetTab, string, number][] = [
-    ['boundaries', 'Boundaries', m.spaces.length],
+  const open = m.findings.filter(isOpen).length;
+  const objects: [SheetTab, string, number | string][] = [
     ['spaces', 'Spaces', m.spaces.length],
     ['surfaces', 'Surfaces', m.surfaces.length],
     ['openings', 'Openings', openings.length],
-    ['findings', 'Findings', m.findings.length],
   ];
+  const tabs: [SheetTab, string, number | string][] = findings
+    ? [
+        ['findings', 'Findings', open],
+        ...objects,
+        ['messages', 'Messages', ''],
+        ['limits', 'Limits', ''],
+        ['log', 'Repair log', m.delivery.logPosition],
+        [
+          'revision',
+          m.delivery.revision > 1 ? `Since revision ${m.delivery.revision - 1}` : 'Next revision',
+          '',
+        ],
+      ]
+    : [['boundaries', 'Boundaries', m.spaces.length], ...objects, ['findings', 'Findings', open]];
   return (
     <SheetFrame tabs={tabs} tab={tab} onTab={(key) => set({ tab: key })}>
       {tab === 'boundaries' && <BoundarySheet index={index} project={project} edits={edits} />}
       {tab === 'spaces' && <SpaceTable index={index} />}
       {tab === 'surfaces' && <SurfaceTable index={index} />}
       {tab === 'openings' && <OpeningTable index={index} openings={openings} />}
-      {tab === 'findings' && <FindingTable index={index} />}
+      {tab === 'findings' && <FindingSheet index={index} edits={edits} />}
+      {tab === 'messages' && <Messages index={index} />}
+      {tab === 'limits' && <Limits index={index} />}
+      {tab === 'log' && <LogSheet index={index} edits={edits} />}
+      {tab === 'revision' && <RevisionSheet index={index} edits={edits} />}
     </SheetFrame>
   );
 }
@@ -297,77 +320,6 @@ function OpeningTable({ index, openings }: { index: ModelIndex; openings: Openin
       selection={chosen}
       onSelect={select}
       onOpen={frame}
-    />
-  );
-}
-
-function FindingTable({ index }: { index: ModelIndex }) {
-  const { finding, set } = useView();
-  const chosen = useMemo(() => new Set(finding ? [finding] : []), [finding]);
-  const columns = useMemo<Column<Finding>[]>(
-    () => [
-      {
-        id: 'severity',
-        head: 'Severity',
-        width: 84,
-        value: (f) => `${SEVERITIES.indexOf(f.severity as never) + 1} ${f.severity}`,
-        show: (f) => (
-          <span className="inline-flex items-center gap-1.5">
-            <SeverityMark severity={f.severity} /> {f.severity}
-          </span>
-        ),
-      },
-      {
-        id: 'code',
-        head: 'Code',
-        width: 72,
-        value: (f) => f.code,
-        show: (f) => <span className="font-mono text-[11px]">{f.code}</span>,
-      },
-      { id: 'message', head: 'Finding', width: 330, value: (f) => f.message },
-      {
-        id: 'measured',
-        head: 'Measured',
-        width: 90,
-        number: true,
-        value: (f) => f.measured ?? null,
-        show: (f) => measured(f.measured, f.unit),
-      },
-      {
-        id: 'limit',
-        head: 'Limit',
-        width: 80,
-        number: true,
-        value: (f) => f.limit ?? null,
-        show: (f) => limitText(f),
-      },
-      {
-        id: 'remedies',
-        head: 'Remedies',
-        width: 66,
-        number: true,
-        value: (f) => f.remedies.length || null,
-        show: (f) => f.remedies.length || '',
-      },
-      {
-        id: 'line',
-        head: 'Line',
-        width: 54,
-        number: true,
-        value: (f) => f.line || null,
-        show: (f) => f.line || '',
-      },
-    ],
-    [],
-  );
-  return (
-    <Table
-      name="findings"
-      rows={index.model.findings}
-      columns={columns}
-      keyOf={idOf}
-      selection={chosen}
-      onSelect={([id]) => set({ finding: id, selection: [], pending: null })}
     />
   );
 }

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp, Copy, Download } from 'lucide-react';
+import { count } from '../words';
 import { arranged, type Order } from './order';
 
 export interface Column<T> {
@@ -141,7 +142,7 @@ export function Table<T>({
 
   const width = columns.reduce((w, c) => w + c.width, 0);
   return (
-    <div className="flex min-h-0 flex-1 flex-col" data-testid={`sheet-${name}`}>
+    <div className="flex min-h-0 min-w-0 flex-1 flex-col" data-testid={`sheet-${name}`}>
       <div
         ref={scroll}
         className="min-h-0 flex-1 overflow-auto outline-none"
@@ -228,7 +229,7 @@ export function Table<T>({
       <div className="flex h-[26px] shrink-0 items-center gap-1 border-t border-line bg-paper px-2 text-sm text-muted">
         <span>
           {shown.length === rows.length
-            ? `${rows.length} rows`
+            ? count(rows.length, 'row')
             : `${shown.length} of ${rows.length} rows`}
           {selection.size > 1 && `, ${selection.size} selected`}
         </span>

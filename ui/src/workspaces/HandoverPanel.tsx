@@ -91,6 +91,21 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
                     {h.blockers ? `${count(h.blockers, 'blocker')} open` : 'no blockers'}, read back
                     equal
                   </p>
+                  {h.accepted.length > 0 && (
+                    <details>
+                      <summary className="cursor-pointer">
+                        {count(h.accepted.length, 'accepted finding')}
+                      </summary>
+                      {h.accepted.map((a, i) => (
+                        <p key={i} className="text-sm">
+                          <span className="font-mono text-[11px]">{a.code}</span> {a.message}{' '}
+                          <span className="text-muted">
+                            {a.reason} ({a.by})
+                          </span>
+                        </p>
+                      ))}
+                    </details>
+                  )}
                   <p className="text-sm text-muted">
                     {h.version === model.delivery.version
                       ? 'The present state'

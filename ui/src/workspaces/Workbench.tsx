@@ -132,7 +132,9 @@ function Opened({
   useEffect(() => {
     if (workspace === 'findings') useView.setState({ tab: 'findings' });
     if (workspace === 'envelope')
-      useView.setState((s) => ({ tab: s.tab === 'findings' ? 'spaces' : s.tab }));
+      useView.setState((s) => ({
+        tab: ['boundaries', 'surfaces', 'openings'].includes(s.tab) ? s.tab : 'spaces',
+      }));
   }, [workspace]);
 
   // what a repair took away is no longer selected
@@ -178,7 +180,12 @@ function Opened({
               </p>
             )
           ) : workspace === 'envelope' || workspace === 'findings' ? (
-            <Sheet index={index} project={project} edits={edits} />
+            <Sheet
+              index={index}
+              project={project}
+              edits={edits}
+              findings={workspace === 'findings'}
+            />
           ) : (
             <Planned workspace={workspace} />
           )}

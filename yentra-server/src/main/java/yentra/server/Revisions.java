@@ -30,6 +30,9 @@ import yentra.server.db.tables.records.RepairEntryRecord;
 /** How a delivery stands to the revision before it, and that one's repairs made again on it. */
 @Service
 class Revisions {
+  /** Behind the key of an object that this revision has not. */
+  private static final String GONE = " (removed)";
+
   private final DSLContext db;
   private final DeliveryStore store;
   private final Deliveries deliveries;
@@ -137,7 +140,7 @@ class Revisions {
             tolerance);
     Map<String, String> renamed = new HashMap<>(comparison.renamed());
     // another object may have got the id of one that is gone: it is not meant
-    comparison.removed().forEach(k -> renamed.put(k, k + " (removed)"));
+    comparison.removed().forEach(k -> renamed.put(k, k + GONE));
     LogReplay.Result result =
         LogReplay.of(
             states.state(d).run(),
@@ -156,7 +159,7 @@ class Revisions {
         t.step.index(),
         t.entry.getSummary(),
         t.step.outcome().name().toLowerCase(Locale.ROOT).replace('_', ' '),
-        t.step.reason(),
+        t.step.reason().replace(GONE + " is no longer there", " is not in this revision"),
         objects(json.readTree(json.writerFor(Repair.class).writeValueAsString(t.step.repair()))),
         t.step.finding());
   }

@@ -28,6 +28,9 @@ import yentra.core.geometry.Vec3;
  */
 public record CloseHole(String space, List<Vec3> outline, SurfaceType type, String construction)
     implements Repair {
+  /** Of the outline's length so much must have been open; else the hole lies elsewhere. */
+  private static final double OPEN = 0.5;
+
   public CloseHole {
     outline = List.copyOf(outline);
   }
@@ -48,7 +51,8 @@ public record CloseHole(String space, List<Vec3> outline, SurfaceType type, Stri
     }
     Polygon face = outward(e, s, tolerance);
     List<Polygon> bounds = faces(e);
-    if (length(plus(bounds, face), tolerance) >= length(bounds, tolerance)) {
+    double closes = length(bounds, tolerance) - length(plus(bounds, face), tolerance);
+    if (closes < OPEN * face.perimeter()) {
       throw new NotApplicableException(
           "There is no longer a hole of " + s.label() + " at this place.");
     }

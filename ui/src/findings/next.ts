@@ -1,10 +1,11 @@
-import type { Model } from './api';
-import type { ModelIndex } from './model';
-import { useView } from './state';
+import type { Model } from '../api';
+import type { ModelIndex } from '../model';
+import { useView } from '../state';
+import { isOpen } from './groups';
 
 /** Goes to the next (1) or previous (−1) finding; after a repair, on from where the answered one stood. */
 export function nextFinding(index: ModelIndex, step: 1 | -1) {
-  const list = index.model.findings;
+  const list = index.model.findings.filter(isOpen);
   if (!list.length) {
     useView.setState({ finding: null, message: { text: 'No findings are left.', bad: false } });
     return;

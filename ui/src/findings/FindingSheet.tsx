@@ -1,0 +1,221 @@
+import { useMemo, useState } from 'react';
+import type { Finding } from '../api';
+import { SeverityMark } from '../frame/SeverityMark';
+import type { ModelIndex } from '../model';
+import { Table, type Column } from '../sheet/Table';
+import { useView } from '../state';
+import type { Edits } from '../useEdits';
+import { limitText, measured, SEVERITIES } from '../words';
+import { BcfMenu } from './BcfMenu';
+import { grouped, isOpen, type Group, type GroupBy } from './groups';
+
+const idOf = (f: Finding) => f.id;
+
+const WAYS: [GroupBy, string][] = [
+  ['cause', 'cause'],
+  ['workspace', 'workspace'],
+  ['severity', 'severity'],
+  ['code', 'code'],
+  ['space', 'space'],
+  ['storey', 'storey'],
+];
+
+/** Findings: on the left by what they have in common, on the right one by one. */
+export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits }) {
+  const { finding, set } = useView();
+  const [by, setBy] = useState<GroupBy>('cause');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [all, setAll] = useState(false);
+  const accepted = index.model.findings.filter((f) => !isOpen(f)).length;
+  const findings = useMemo(
+    () => (all ? index.model.findings : index.model.findings.filter(isOpen)),
+    [index, all],
+  );
+  const groups = useMemo(() => grouped(index, findings, by), [index, findings, by]);
+  const group = groups.find((g) => g.key === chosen) ?? null;
+  const rows = group ? group.findings : findings;
+  const selection = useMemo(() => new Set(finding ? [finding] : []), [finding]);
+  const columns = useMemo(() => COLUMNS, []);
+
+  function choose(g: Group | null) {
+    setChosen(g?.key ?? null);
+    if (g) set({ finding: g.findings[0].id, selection: [], pending: null });
+  }
+
+  return (
+    <div className="flex min-h-0 flex-1">
+      <div
+        className="flex w-60 shrink-0 flex-col border-r border-line"
+        data-testid="finding-groups"
+      >
+        <label className="flex h-[30px] shrink-0 items-center gap-2 border-b border-line px-2 text-sm">
+          <span className="text-muted">Grouped by</span>
+          <select
+            className="field !h-[22px]"
+            data-testid="group-by"
+            value={by}
+            onChange={(e) => {
+              setBy(e.target.value as GroupBy);
+              setChosen(null);
+            }}
+          >
+            {WAYS.map(([key, label]) => (
+              <option key={key} value={key}>
+                {label}
+              </option>
+            ))}
+          </select>
+        </label>
+        <ul className="min-h-0 flex-1 overflow-y-auto">
+          <GroupRow on={!group} onClick={() => choose(null)} count={findings.length}>
+            All findings
+          </GroupRow>
+          {groups.map((g) => (
+            <GroupRow
+              key={g.key}
+              on={g === group}
+              severity={g.severity}
+              count={g.findings.length}
+              title={g.title}
+              onClick={() => choose(g)}
+            >
+              {g.title}
+              {g.cause && g.findings.length > 1 && (
+                <span className="text-muted"> and what follows from it</span>
+              )}
+            </GroupRow>
+          ))}
+        </ul>
+        {group && group.findings.length > 1 && <Together group={group} edits={edits} />}
+      </div>
+      <Table
+        name="findings"
+        rows={rows}
+        columns={columns}
+        keyOf={idOf}
+        selection={selection}
+        onSelect={([id]) => set({ finding: id, selection: [], pending: null })}
+        empty="No findings are left."
+        tools={
+          <>
+            {accepted > 0 && (
+              <label className="ml-3 flex items-center gap-1">
+                <input
+                  type="checkbox"
+                  className="accent-kelp"
+                  checked={all}
+                  onChange={(e) => setAll(e.target.checked)}
+                />
+                with {accepted} accepted
+              </label>
+            )}
+            <BcfMenu index={index} edits={edits} findings={rows} />
+          </>
+        }
+      />
+    </div>
+  );
+}
+
+function GroupRow({
+  on,
+  severity,
+  count,
+  title,
+  onClick,
+  children,
+}: {
+  on: boolean;
+  severity?: string;
+  count: number;
+  title?: string;
+  onClick: () => void;
+  children: React.ReactNode;
+}) {
+  return (
+    <li>
+      <button
+        className={`flex w-full items-start gap-2 border-b border-line/50 px-2 py-1 text-left text-sm leading-[17px] ${on ? 'bg-kelp-soft font-semibold' : 'hover:bg-kelp-soft/50'}`}
+        onClick={onClick}
+        title={title}
+      >
+        <span className="w-3 shrink-0 pt-0.5">
+          {severity && <SeverityMark severity={severity} size={11} />}
+        </span>
+        <span className="line-clamp-2 min-w-0 flex-1 first-letter:uppercase">{children}</span>
+        <span className="shrink-0 text-muted">{count}</span>
+      </button>
+    </li>
+  );
+}
+
+/** One remedy for all of a group: those that the first finding with any has. */
+function Together({ group, edits }: { group: Group; edits: Edits }) {
+  const first = group.findings.find((f) => f.remedies.length);
+  if (!first) return null;
+  const ids = group.findings.map((f) => f.id);
+  return (
+    <div className="shrink-0 border-t border-line bg-paper px-2 py-1.5" data-testid="together">
+      <p className="kicker">For all {group.findings.length}</p>
+      <div className="mt-1 flex max-h-20 flex-wrap gap-1 overflow-y-auto">
+        {first.remedies.map((r, i) => (
+          <button
+            key={i}
+            className="btn !h-[24px] !text-sm"
+            disabled={edits.busy}
+            onClick={() => edits.sweep(ids, r.repair, r.label)}
+          >
+            {r.label}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+const COLUMNS: Column<Finding>[] = [
+  {
+    id: 'severity',
+    head: 'Severity',
+    width: 58,
+    value: (f) => `${SEVERITIES.indexOf(f.severity as never) + 1} ${f.severity}`,
+    show: (f) => (
+      <span title={isOpen(f) ? f.severity : 'accepted'}>
+        <SeverityMark severity={f.severity} />
+        {!isOpen(f) && <span className="ml-1 text-muted">ok</span>}
+      </span>
+    ),
+  },
+  {
+    id: 'code',
+    head: 'Code',
+    width: 60,
+    value: (f) => f.code,
+    show: (f) => <span className="font-mono text-[11px]">{f.code}</span>,
+  },
+  { id: 'message', head: 'Finding', width: 200, value: (f) => f.message },
+  {
+    id: 'measured',
+    head: 'Measured',
+    width: 78,
+    number: true,
+    value: (f) => f.measured ?? null,
+    show: (f) => measured(f.measured, f.unit),
+  },
+  {
+    id: 'limit',
+    head: 'Limit',
+    width: 66,
+    number: true,
+    value: (f) => f.limit ?? null,
+    show: (f) => limitText(f),
+  },
+  {
+    id: 'remedies',
+    head: 'Remedies',
+    width: 66,
+    number: true,
+    value: (f) => f.remedies.length || null,
+    show: (f) => f.remedies.length || '',
+  },
+];

@@ -1,0 +1,176 @@
+import { useMemo } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { api, type ReplayStep, type RevisionChange } from '../api';
+import type { ModelIndex } from '../model';
+import { Table, type Column } from '../sheet/Table';
+import { useSelection, useView } from '../state';
+import type { Edits } from '../useEdits';
+import { count } from '../words';
+
+const keyOf = (c: RevisionChange) => c.after ?? `before:${c.before}`;
+
+const OUTCOME: Record<string, string> = {
+  applied: 'made again',
+  'not needed': 'no longer needed',
+  'not possible': 'no longer possible',
+};
+
+/** What changed since the revision before, and what becomes of its repairs. */
+export function RevisionSheet({ index, edits }: { index: ModelIndex; edits: Edits }) {
+  const client = useQueryClient();
+  const { id, version } = index.model.delivery;
+  const select = useView((s) => s.select);
+  const chosen = useSelection();
+  const revision = useQuery({
+    queryKey: ['revision', id, version],
+    queryFn: () => api.revision(id),
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+  });
+  const columns = useMemo<Column<RevisionChange>[]>(
+    () => [
+      {
+        id: 'change',
+        head: 'Change',
+        width: 66,
+        value: (c) => c.change.toLowerCase(),
+        show: (c) => (
+          <span className={c.change === 'REMOVED' ? 'text-error' : ''}>
+            {c.change.toLowerCase()}
+          </span>
+        ),
+      },
+      { id: 'kind', head: 'What', width: 70, value: (c) => c.kind },
+      { id: 'name', head: 'Object', width: 170, value: (c) => c.name },
+      {
+        id: 'details',
+        head: 'How',
+        width: 200,
+        value: (c) => c.details.join('; '),
+        show: (c) => <span title={c.details.join('\n')}>{c.details.join('; ')}</span>,
+      },
+      {
+        id: 'by',
+        head: 'Recognised by',
+        width: 80,
+        value: (c) => (c.before && c.after ? (c.byGeometry ? 'its place' : 'its id') : null),
+      },
+    ],
+    [],
+  );
+  const r = revision.data;
+  if (!r) return <p className="p-3 text-muted">Comparing with the revision before …</p>;
+  if (!r.before)
+    return (
+      <p className="p-3 text-muted" data-testid="revision">
+        This is the first revision. When the next one is brought in, what changed is listed here,
+        and the repairs made so far can be made again on it.
+      </p>
+    );
+  return (
+    <div className="flex min-h-0 flex-1" data-testid="revision">
+      <Table
+        name="changes"
+        rows={r.changes}
+        columns={columns}
+        keyOf={keyOf}
+        selection={chosen}
+        onSelect={(keys, add) =>
+          select(
+            keys.filter((k) => !k.startsWith('before:')),
+            add,
+          )
+        }
+        onOpen={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
+        empty={`Nothing differs from ${r.before.fileName}.`}
+      />
+      <aside className="flex w-80 shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
+        <p>
+          <span className="text-muted">Repairs of revision {r.before.revision}: </span>
+          {summary(r.steps)}
+        </p>
+        {!r.replayed && r.steps.length > 0 && (
+          <button
+            className="btn btn-main mt-1.5 self-start"
+            disabled={edits.busy}
+            data-testid="replay"
+            onClick={() =>
+              void edits
+                .change(
+                  (d, v) => api.replay(d, v),
+                  'The repairs of the revision before were made again where they can be.',
+                )
+                .then(() => client.invalidateQueries({ queryKey: ['revision', id] }))
+            }
+          >
+            Make them again here
+          </button>
+        )}
+        {['not possible', 'not needed', 'applied'].map((o) => (
+          <Steps key={o} outcome={o} steps={r.steps.filter((s) => s.outcome === o)} index={index} />
+        ))}
+      </aside>
+    </div>
+  );
+}
+
+function summary(steps: ReplayStep[]): string {
+  if (!steps.length) return 'none.';
+  return (
+    Object.entries(OUTCOME)
+      .map(([key, label]) => [steps.filter((s) => s.outcome === key).length, label] as const)
+      .filter(([n]) => n)
+      .map(([n, label]) => `${n} ${label}`)
+      .join(', ') + '.'
+  );
+}
+
+function Steps({
+  outcome,
+  steps,
+  index,
+}: {
+  outcome: string;
+  steps: ReplayStep[];
+  index: ModelIndex;
+}) {
+  const select = useView((s) => s.select);
+  const set = useView((s) => s.set);
+  if (!steps.length) return null;
+  const known = (k: string) =>
+    index.spaces.has(k) || index.surfaces.has(k) || index.openings.has(k);
+  return (
+    <details className="mt-2 border-t border-line pt-1.5" open={outcome === 'not possible'}>
+      <summary className="kicker cursor-pointer">
+        {OUTCOME[outcome]} ({steps.length})
+      </summary>
+      {steps.map((s) => {
+        const objects = s.objects.filter(known);
+        const finding = s.finding ? index.findings.get(s.finding) : undefined;
+        return (
+          <div
+            key={s.index}
+            className="mt-1 text-sm"
+            data-testid={`step-${outcome.replace(' ', '-')}`}
+          >
+            <p>{s.summary}</p>
+            {s.reason && <p className="text-muted">{s.reason}</p>}
+            {outcome === 'not possible' &&
+              (finding ? (
+                <button
+                  className="btn mt-0.5 !h-[22px] !text-sm"
+                  onClick={() => set({ finding: finding.id, selection: [], pending: null })}
+                >
+                  Answer it here
+                </button>
+              ) : objects.length > 0 ? (
+                <button className="btn mt-0.5 !h-[22px] !text-sm" onClick={() => select(objects)}>
+                  Show {count(objects.length, 'object')}
+                </button>
+              ) : null)}
+          </div>
+        );
+      })}
+    </details>
+  );
+}
