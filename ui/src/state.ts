@@ -12,6 +12,8 @@ export type SheetTab =
   | 'limits'
   | 'log'
   | 'revision';
+/** What findings are shown together by. */
+export type GroupBy = 'cause' | 'workspace' | 'severity' | 'code' | 'space' | 'storey';
 export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
 export type MeasureMode = 'distance' | 'height' | 'area';
 
@@ -44,6 +46,9 @@ interface View {
   lit: { areas: number[][]; lines: number[][]; points: number[][] } | null;
   tab: SheetTab;
   scopeTab: ScopeTab;
+  groupBy: GroupBy;
+  /** The group of findings that is shown alone. */
+  group: string | null;
   /** Name of the class whose values are shown. */
   valueClass: string | null;
   /** The scope as a sheet would have it that is not applied. */
@@ -78,6 +83,7 @@ const CLEAN = {
   help: false,
   message: null,
   tried: null,
+  group: null,
 };
 
 /** Adds keys; takes them away when all were there. */
@@ -93,6 +99,7 @@ function toggled(selection: string[], keys: string[]): string[] {
 export const useView = create<View>()((set) => ({
   ...CLEAN,
   tab: 'spaces',
+  groupBy: 'cause',
   scopeTab: 'elements',
   valueClass: null,
   drawn: (key) => [key],

@@ -3,11 +3,11 @@ import type { Finding } from '../api';
 import { SeverityMark } from '../frame/SeverityMark';
 import type { ModelIndex } from '../model';
 import { Table, type Column } from '../sheet/Table';
-import { useView } from '../state';
+import { type GroupBy, useView } from '../state';
 import type { Edits } from '../useEdits';
 import { limitText, measured, SEVERITIES } from '../words';
 import { BcfMenu } from './BcfMenu';
-import { grouped, isOpen, type Group, type GroupBy } from './groups';
+import { grouped, isOpen, type Group } from './groups';
 
 const idOf = (f: Finding) => f.id;
 
@@ -22,9 +22,7 @@ const WAYS: [GroupBy, string][] = [
 
 /** Findings: on the left by what they have in common, on the right one by one. */
 export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits }) {
-  const { finding, set } = useView();
-  const [by, setBy] = useState<GroupBy>('cause');
-  const [chosen, setChosen] = useState<string | null>(null);
+  const { finding, set, groupBy: by, group: chosen } = useView();
   const [all, setAll] = useState(false);
   const accepted = index.model.findings.filter((f) => !isOpen(f)).length;
   const findings = useMemo(
@@ -38,7 +36,7 @@ export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits
   const columns = useMemo(() => COLUMNS, []);
 
   function choose(g: Group | null) {
-    setChosen(g?.key ?? null);
+    set({ group: g?.key ?? null });
     if (g) set({ finding: g.findings[0].id, selection: [], pending: null });
   }
 
@@ -54,10 +52,7 @@ export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits
             className="field !h-[22px]"
             data-testid="group-by"
             value={by}
-            onChange={(e) => {
-              setBy(e.target.value as GroupBy);
-              setChosen(null);
-            }}
+            onChange={(e) => set({ groupBy: e.target.value as GroupBy, group: null })}
           >
             {WAYS.map(([key, label]) => (
               <option key={key} value={key}>
@@ -180,7 +175,7 @@ const COLUMNS: Column<Finding>[] = [
     width: 58,
     value: (f) => `${SEVERITIES.indexOf(f.severity as never) + 1} ${f.severity}`,
     show: (f) => (
-      <span title={isOpen(f) ? f.severity : 'accepted'}>
+      <span className="flex h-full items-center" title={isOpen(f) ? f.severity : 'accepted'}>
         <SeverityMark severity={f.severity} />
         {!isOpen(f) && <span className="ml-1 text-muted">ok</span>}
       </span>

@@ -1,8 +1,7 @@
 import type { Finding } from '../api';
 import type { ModelIndex } from '../model';
+import type { GroupBy } from '../state';
 import { SEVERITIES } from '../words';
-
-export type GroupBy = 'cause' | 'workspace' | 'severity' | 'code' | 'space' | 'storey';
 
 /** Findings that are shown together. */
 export interface Group {

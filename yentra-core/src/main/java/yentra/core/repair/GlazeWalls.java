@@ -3,6 +3,8 @@ package yentra.core.repair;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
@@ -18,7 +20,8 @@ import yentra.core.geometry.Tolerance;
 /**
  * Gives walls windows for a glazing ratio: a band from the sill upwards, as high as the ratio asks
  * for, over the whole width but for a margin. Windows that are there go; doors stay, and the band
- * keeps clear of them.
+ * keeps clear of them. The new ones get the window type of the walls' own windows, else the one
+ * that covers the largest area in the model.
  *
  * @param surfaces keys of upright surfaces
  * @param ratio of glazed to gross wall area, above 0 and below 1
@@ -47,13 +50,31 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
       if (tilt < 60 || tilt > 120) {
         throw new NotApplicableException("The surface " + key + " is not upright.");
       }
-      List<Opening> openings = glazed(s, keys, tolerance);
+      List<Opening> openings = glazed(s, glazing(e), keys, tolerance);
       out = out.replacing(key, x -> x.withOpenings(openings));
     }
     return out;
   }
 
-  private List<Opening> glazed(Surface s, Keys keys, Tolerance tolerance)
+  /** The window type of the largest area, of the walls' own windows where they have one. */
+  private String glazing(yentra.core.envelope.Envelope e) {
+    Map<String, Double> own = new TreeMap<>();
+    Map<String, Double> all = new TreeMap<>();
+    for (Surface s : e.surfaces()) {
+      for (Opening o : s.openings()) {
+        if (o.type().isGlazed() && o.glazing() != null) {
+          all.merge(o.glazing(), o.polygon().area(), Double::sum);
+          if (surfaces.contains(s.key())) {
+            own.merge(o.glazing(), o.polygon().area(), Double::sum);
+          }
+        }
+      }
+    }
+    return (own.isEmpty() ? all : own)
+        .entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey).orElse(null);
+  }
+
+  private List<Opening> glazed(Surface s, String glazing, Keys keys, Tolerance tolerance)
       throws NotApplicableException {
     PlaneFrame frame = PlaneFrame.of(s.polygon().plane());
     Geometry wall = frame.project(s.polygon());
@@ -89,9 +110,10 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
     for (Polygon p : Reshape.clean(frame.lift(band(frame, free, box, high)), tolerance)) {
       out.add(
           AddOpening.made(
-              keys.free("op_" + s.key() + "_"),
-              OpeningType.FIXED_WINDOW,
-              Reshape.turned(p, s.polygon())));
+                  keys.free("op_" + s.key() + "_"),
+                  OpeningType.FIXED_WINDOW,
+                  Reshape.turned(p, s.polygon()))
+              .withGlazing(glazing));
     }
     return out;
   }
@@ -108,11 +130,12 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
   public String describe(yentra.core.envelope.Envelope before, Naming naming) {
     return String.format(
         Locale.ROOT,
-        "Gives %s windows for %.0f %% of the area, from %.2f m up.",
+        "Gives %s windows for %.0f %% of the area, from %.2f m up%s.",
         surfaces.size() == 1
             ? "the " + before.surface(surfaces.get(0)).map(naming::surface).orElse("wall")
             : surfaces.size() + " walls",
         ratio * 100,
-        sill);
+        sill,
+        glazing(before) == null ? "" : ", of the window type " + glazing(before));
   }
 }

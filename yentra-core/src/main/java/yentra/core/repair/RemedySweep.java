@@ -31,6 +31,7 @@ public record RemedySweep(Several repair, List<Left> left) {
     Remedies remedies = new Remedies(context);
     Envelope e = context.envelope();
     List<Repair> made = new ArrayList<>();
+    List<String> ids = new ArrayList<>();
     Set<Repair> known = new HashSet<>();
     List<Left> left = new ArrayList<>();
     String label = "";
@@ -51,11 +52,12 @@ public record RemedySweep(Several repair, List<Left> left) {
       try {
         e = r.repair().apply(e, context.tolerance());
         made.add(r.repair());
+        ids.add(f.id());
         label = label.isEmpty() ? r.label() : label;
       } catch (NotApplicableException x) {
         left.add(new Left(f, x.getMessage()));
       }
     }
-    return new RemedySweep(made.isEmpty() ? null : new Several(label, made), left);
+    return new RemedySweep(made.isEmpty() ? null : new Several(label, made, ids), left);
   }
 }

@@ -9,12 +9,24 @@ import yentra.core.geometry.Tolerance;
  * Several repairs as one, in order. All are made or none.
  *
  * @param label what they have in common, for people
+ * @param findings ids of the findings that each was made for, in the same order; empty when they
+ *     were made by hand
  */
-public record Several(String label, List<Repair> repairs) implements Repair {
+public record Several(String label, List<Repair> repairs, List<String> findings) implements Repair {
   private static final int MOST = 20_000;
 
   public Several {
     repairs = repairs == null ? List.of() : List.copyOf(repairs);
+    findings = findings == null ? List.of() : List.copyOf(findings);
+  }
+
+  public Several(String label, List<Repair> repairs) {
+    this(label, repairs, List.of());
+  }
+
+  /** The finding that one of them was made for, or null. */
+  public String finding(int i) {
+    return findings.size() == repairs.size() ? findings.get(i) : null;
   }
 
   @Override

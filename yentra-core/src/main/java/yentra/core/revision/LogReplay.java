@@ -5,7 +5,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.UnaryOperator;
-import yentra.core.check.CheckContext;
 import yentra.core.check.CheckRun;
 import yentra.core.check.Finding;
 import yentra.core.envelope.Envelope;
@@ -83,9 +82,15 @@ public final class LogReplay {
                 "The fault that it answered is not in this revision."));
         continue;
       }
-      Made made = made(run.context(), repair);
+      Made made = made(run, repair, ids);
       if (made.envelope == null) {
-        steps.add(new Step(i, Outcome.NOT_POSSIBLE, repair, finding, made.left));
+        steps.add(
+            new Step(
+                i,
+                made.needed ? Outcome.NOT_POSSIBLE : Outcome.NOT_NEEDED,
+                repair,
+                finding,
+                made.left));
       } else {
         run = run.after(made.envelope);
         steps.add(new Step(i, Outcome.APPLIED, made.repair, finding, made.left));
@@ -96,34 +101,51 @@ public final class LogReplay {
 
   /**
    * @param envelope null when nothing could be made
-   * @param left what could not
+   * @param needed false when all that it answered is gone
+   * @param left what was not made, and why
    */
-  private record Made(Envelope envelope, Repair repair, String left) {}
+  private record Made(Envelope envelope, Repair repair, boolean needed, String left) {}
 
-  /** Of several repairs in one those that can be made are. */
-  private static Made made(CheckContext context, Repair repair) {
-    List<Repair> parts = repair instanceof Several s ? s.repairs() : List.of(repair);
-    Envelope e = context.envelope();
+  /** Of several repairs in one those are made that can be and are needed. */
+  private static Made made(CheckRun run, Repair repair, UnaryOperator<String> ids) {
+    Several several = repair instanceof Several s ? s : new Several("", List.of(repair), List.of());
+    Envelope e = run.context().envelope();
     List<Repair> done = new ArrayList<>();
-    String reason = "";
-    for (Repair r : parts) {
+    List<String> findings = new ArrayList<>();
+    List<String> left = new ArrayList<>();
+    int gone = 0;
+    for (int i = 0; i < several.repairs().size(); i++) {
+      String finding = several.finding(i) == null ? null : ids.apply(several.finding(i));
+      if (finding != null && !isThere(run, finding)) {
+        gone++;
+        continue;
+      }
       try {
-        e = r.apply(e, context.tolerance());
-        done.add(r);
+        e = several.repairs().get(i).apply(e, run.context().tolerance());
+        done.add(several.repairs().get(i));
+        if (finding != null) {
+          findings.add(finding);
+        }
       } catch (NotApplicableException x) {
-        reason = reason.isEmpty() ? x.getMessage() : reason;
+        left.add(x.getMessage());
       }
     }
+    int all = several.repairs().size();
+    String said =
+        (gone == 0 ? "" : gone + " of " + all + " are no longer needed. ")
+            + (left.isEmpty()
+                ? ""
+                : all == 1
+                    ? left.get(0)
+                    : left.size() + " of " + all + " cannot be made here: " + left.get(0));
     if (done.isEmpty()) {
-      return new Made(null, repair, reason);
-    }
-    if (done.size() == parts.size()) {
-      return new Made(e, repair, "");
+      return new Made(null, repair, !left.isEmpty(), said.strip());
     }
     return new Made(
         e,
-        new Several(((Several) repair).label(), done),
-        (parts.size() - done.size()) + " of " + parts.size() + " cannot be made here: " + reason);
+        done.size() == all ? repair : new Several(several.label(), done, findings),
+        true,
+        said.strip());
   }
 
   /** A finding that was told as one of several may be the only one now. */

@@ -27,6 +27,7 @@ import yentra.core.repair.CloseHole;
 import yentra.core.repair.DeleteSurface;
 import yentra.core.repair.RetypeSurface;
 import yentra.core.repair.ReverseSurface;
+import yentra.core.repair.Several;
 import yentra.core.revision.LogReplay.Entry;
 import yentra.core.revision.LogReplay.Outcome;
 import yentra.core.revision.RevisionComparison.Change;
@@ -167,6 +168,23 @@ class RevisionTest {
     assertThat(r.with(Outcome.NOT_POSSIBLE).get(0).reason()).contains("no longer there");
     assertThat(r.run().findings()).extracting(Finding::id).doesNotContain(turned);
     assertThat(r.run().findings()).isEqualTo(check(r.run().context().envelope()));
+  }
+
+  @Test
+  void ofSeveralInOneOnlyWhatIsNeededIsMadeAgain() {
+    Several both =
+        new Several(
+            "Turn it to face out",
+            List.of(new ReverseSurface("b-east"), new ReverseSurface("b-north")),
+            List.of("ADJ-506:b-east", "ADJ-506:b-north"));
+    Envelope b = changed("b-north", s -> with(s, s.polygon().reversed()));
+    LogReplay.Result r = LogReplay.of(run(b), List.of(new Entry(both, null)), x -> x, SAME);
+    assertThat(r.steps().get(0).outcome()).isEqualTo(Outcome.APPLIED);
+    assertThat(r.steps().get(0).reason()).isEqualTo("1 of 2 are no longer needed.");
+    assertThat(r.run().findings()).isEmpty();
+    LogReplay.Result sound =
+        LogReplay.of(run(rooms()), List.of(new Entry(both, null)), x -> x, SAME);
+    assertThat(sound.steps().get(0).outcome()).isEqualTo(Outcome.NOT_NEEDED);
   }
 
   @Test

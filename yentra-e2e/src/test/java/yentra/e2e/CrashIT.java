@@ -1,0 +1,130 @@
+package yentra.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The server is killed (SIGKILL) at random moments while a hundred repairs are made: every repair
+ * that was acknowledged is there afterwards, and none is half done.
+ */
+class CrashIT {
+  private static final int REPAIRS = 100;
+  private static final int CRASHES = 5;
+  private final JsonMapper json = JsonMapper.builder().build();
+  private final HttpClient http =
+      HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
+
+  @Test
+  void everyAcknowledgedRepairSurvives() throws Exception {
+    Random random = new Random(41);
+    try (RunningYentra yentra = new RunningYentra()) {
+      String delivery = delivery(yentra);
+      AtomicInteger acknowledged = new AtomicInteger();
+      List<String> summaries = new ArrayList<>();
+      int crashes = 0;
+      while (acknowledged.get() < REPAIRS) {
+        boolean last = crashes == CRASHES;
+        Thread worker = new Thread(() -> work(yentra, delivery, acknowledged, summaries));
+        worker.start();
+        if (!last) {
+          Thread.sleep(200 + random.nextInt(1500));
+          yentra.crashAndRestart();
+          crashes++;
+        }
+        worker.join();
+        JsonNode m = model(yentra, delivery);
+        int logged = m.get("log").size();
+        assertThat(logged)
+            .as("acknowledged before crash %d; one more may have been made unheard", crashes)
+            .isBetween(acknowledged.get(), acknowledged.get() + 1);
+        for (int i = 0; i < summaries.size(); i++) {
+          assertThat(m.get("log").get(i).get("summary").asString()).isEqualTo(summaries.get(i));
+        }
+        assertThat(m.get("delivery").get("logPosition").asInt()).isEqualTo(logged);
+        // what was made unheard counts from now on
+        for (int i = summaries.size(); i < logged; i++) {
+          summaries.add(m.get("log").get(i).get("summary").asString());
+        }
+        acknowledged.set(logged);
+      }
+      assertThat(crashes).isEqualTo(CRASHES);
+    }
+  }
+
+  /** Makes repairs one after the other until there are enough, or the server is gone. */
+  private void work(
+      RunningYentra yentra, String delivery, AtomicInteger acknowledged, List<String> summaries) {
+    try {
+      JsonNode m = model(yentra, delivery);
+      while (acknowledged.get() < REPAIRS) {
+        String type = acknowledged.get() % 2 == 0 ? "UNDERGROUND_WALL" : "EXTERIOR_WALL";
+        String body =
+            "{\"basedOn\":"
+                + m.get("delivery").get("version").asLong()
+                + ",\"repair\":{\"kind\":\"RetypeSurface\",\"surface\":\"su-3\",\"type\":\""
+                + type
+                + "\"}}";
+        HttpResponse<String> a =
+            http.send(
+                request(yentra, "/api/deliveries/" + delivery + "/repairs")
+                    .header("Content-Type", "application/json")
+                    .header("X-Yentra-Person", "Test%20person")
+                    .POST(HttpRequest.BodyPublishers.ofString(body))
+                    .build(),
+                HttpResponse.BodyHandlers.ofString());
+        if (a.statusCode() != 200) {
+          return;
+        }
+        m = json.readTree(a.body());
+        summaries.add(m.get("log").get(m.get("log").size() - 1).get("summary").asString());
+        acknowledged.incrementAndGet();
+        Thread.sleep(20);
+      }
+    } catch (IOException e) {
+      // the server was killed; what it has not acknowledged does not count
+      return;
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private static HttpRequest.Builder request(RunningYentra yentra, String path) {
+    return HttpRequest.newBuilder(URI.create(yentra.url(path))).timeout(Duration.ofSeconds(30));
+  }
+
+  private JsonNode get(RunningYentra yentra, String path) throws IOException, InterruptedException {
+    return json.readTree(
+        http.send(request(yentra, path).build(), HttpResponse.BodyHandlers.ofString()).body());
+  }
+
+  private JsonNode model(RunningYentra yentra, String delivery)
+      throws IOException, InterruptedException {
+    return get(yentra, "/api/deliveries/" + delivery + "/model");
+  }
+
+  private String delivery(RunningYentra yentra) throws IOException, InterruptedException {
+    for (int i = 0; i < 600; i++) {
+      JsonNode projects = get(yentra, "/api/projects");
+      for (JsonNode d : projects.isEmpty() ? projects : projects.get(0).get("deliveries")) {
+        if (d.get("fileName").asString().equals("marram-point.xml")) {
+          return d.get("id").asString();
+        }
+      }
+      Thread.sleep(100);
+    }
+    throw new AssertionError("the demo has not been read");
+  }
+}
