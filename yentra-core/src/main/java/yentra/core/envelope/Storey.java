@@ -8,7 +8,7 @@ package yentra.core.envelope;
  */
 public record Storey(
     String key, String name, Double level, String building, SourceRef source, Extras extras) {
-  Storey withLevel(Double l) {
+  public Storey withLevel(Double l) {
     return new Storey(key, name, l, building, source, extras);
   }
 }
