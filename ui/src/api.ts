@@ -146,7 +146,11 @@ export const api = {
   preview: (delivery: string, repair: Repair) =>
     request<Preview>('POST', `/api/deliveries/${delivery}/preview`, { repair }),
   repair: (delivery: string, basedOn: number, repair: Repair, finding?: string) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/repairs`, { basedOn, repair, finding }),
+    request<Model>('POST', `/api/deliveries/${delivery}/repairs?changes=true`, {
+      basedOn,
+      repair,
+      finding,
+    }),
   sweep: (delivery: string, findings: string[], like: Repair) =>
     request<Sweep>('POST', `/api/deliveries/${delivery}/findings/sweep`, { findings, like }),
   accept: (delivery: string, findings: string[], reason: string) =>
@@ -217,9 +221,9 @@ export const api = {
   part: (delivery: string, basedOn: number, part: number | null) =>
     request<Model>('PUT', `/api/deliveries/${delivery}/part`, { basedOn, part }),
   undo: (delivery: string, basedOn: number) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/undo`, { basedOn }),
+    request<Model>('POST', `/api/deliveries/${delivery}/undo?changes=true`, { basedOn }),
   redo: (delivery: string, basedOn: number) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/redo`, { basedOn }),
+    request<Model>('POST', `/api/deliveries/${delivery}/redo?changes=true`, { basedOn }),
   scope: (delivery: string) => request<Scope>('GET', `/api/deliveries/${delivery}/scope`),
   trySheet: (delivery: string, what: { sheet?: string; cells?: SheetCells }) =>
     request<Scope>('POST', `/api/deliveries/${delivery}/scope/try`, what),

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { leaveAnswered, nextFinding } from './findings/next';
-import { drawn, indexModel } from './model';
+import { drawn, indexModel, merged } from './model';
 import { hide, isolate, showAll } from './stage/visibility';
 import { resetView, useView } from './state';
 import { finding, model, opening, space, surface } from './testModel';
@@ -158,5 +158,27 @@ describe('going through findings', () => {
     nextFinding(indexModel(model({})), 1);
     expect(useView.getState().message?.text).toContain('No findings');
     expect(useView.getState().finding).toBeNull();
+  });
+});
+
+describe('an answer that holds only what differs', () => {
+  it('is put into the model before', () => {
+    const [a, b, c] = ['a', 'b', 'c'].map((k) => surface(k, ['s']));
+    const before = model({
+      surfaces: [a, b, c],
+      findings: [finding('1', 'a'), finding('2', 'b'), finding('3', 'c')],
+    });
+    const changed = { ...b, grossArea: 99 };
+    const fresh = surface('d', ['s']);
+    const answer = model({
+      surfaces: [changed, fresh],
+      findings: [{ ...finding('2', 'b'), message: 'anew' }],
+      since: { goneSpaces: [], goneSurfaces: ['a'], findings: ['3', '2'] },
+    });
+    const m = merged(before, answer);
+    expect(m.surfaces).toEqual([changed, c, fresh]);
+    expect(m.findings.map((f) => f.message)).toEqual(['Fault 3', 'anew']);
+    expect(m.since).toBeUndefined();
+    expect(merged(before, { ...answer, since: undefined }).surfaces).toHaveLength(2);
   });
 });

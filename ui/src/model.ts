@@ -43,6 +43,35 @@ export function indexModel(model: Model): ModelIndex {
   };
 }
 
+/** A list with some of its members changed, gone or new; new ones come last. */
+function updated<T extends { key: string }>(list: T[], changed: T[], gone: string[]): T[] {
+  const news = new Map(changed.map((x) => [x.key, x]));
+  const out = new Set(gone);
+  const kept = list
+    .filter((x) => !out.has(x.key))
+    .map((x) => {
+      const n = news.get(x.key);
+      news.delete(x.key);
+      return n ?? x;
+    });
+  return [...kept, ...news.values()];
+}
+
+/** The whole model of an answer that may hold only what differs from the state before. */
+export function merged(before: Model, answer: Model): Model {
+  const s = answer.since;
+  if (!s) return answer;
+  const findings = new Map(before.findings.map((f) => [f.id, f]));
+  for (const f of answer.findings) findings.set(f.id, f);
+  return {
+    ...answer,
+    since: undefined,
+    spaces: updated(before.spaces, answer.spaces, s.goneSpaces),
+    surfaces: updated(before.surfaces, answer.surfaces, s.goneSurfaces),
+    findings: s.findings.map((id) => findings.get(id)!),
+  };
+}
+
 export function useIndex(model: Model): ModelIndex {
   return useMemo(() => indexModel(model), [model]);
 }

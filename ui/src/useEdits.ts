@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { api, ProblemError, type Model, type Repair } from './api';
 import { leaveAnswered } from './findings/next';
+import { merged } from './model';
 import { useView } from './state';
 
 export interface Edits {
@@ -34,7 +35,7 @@ export function useEdits(model: Model): Edits {
     if (busy) return false;
     setBusy(true);
     try {
-      const next = await step();
+      const next = merged(model, await step());
       leaveAnswered(model, next);
       client.setQueryData(['model', id], next);
       useView.setState({ pending: null, message: { text: done(next), bad: false } });

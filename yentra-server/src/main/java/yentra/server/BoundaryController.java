@@ -117,7 +117,7 @@ class BoundaryController {
     String by = RequestGuard.person(person);
     return deliveries.state(id).whole() instanceof IfcModel
         ? deliveries.scope(id, asked.basedOn(), s -> new ScopeStep.AddSpaces(seeds), by)
-        : deliveries.repair(id, asked.basedOn(), new AddSpaces(seeds), Optional.empty(), by);
+        : deliveries.repair(id, asked.basedOn(), new AddSpaces(seeds), Optional.empty(), false, by);
   }
 
   private static List<SpaceSeed> seeds(List<BoundaryViews.SeedView> volumes) {

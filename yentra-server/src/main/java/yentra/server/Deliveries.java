@@ -76,6 +76,15 @@ class Deliveries {
   }
 
   Views.ModelView view(DeliveryRecord d) {
+    return view(d, null);
+  }
+
+  /**
+   * The state of a delivery.
+   *
+   * @param before a state that whoever asks has: only what differs from it is told; null for all
+   */
+  private Views.ModelView view(DeliveryRecord d, DeliveryStates.State before) {
     DeliveryStates.State s = states.state(d);
     List<RepairEntryRecord> log = store.log(d.getId());
     int position = d.getLogPosition();
@@ -105,7 +114,9 @@ class Deliveries {
             ScopeViews.summary(s),
             ModelViews.place(states.delivered(d)),
             s.findings(),
-            log.stream().map(e -> store.view(e, position)).toList());
+            log.stream().map(e -> store.view(e, position)).toList(),
+            before == null ? null : before.findings(),
+            before == null ? null : s.run().since(before.run()).orElse(null));
   }
 
   @Transactional(readOnly = true)
@@ -174,7 +185,7 @@ class Deliveries {
 
   @Transactional
   public Views.ModelView repair(
-      UUID id, long basedOn, Repair repair, Optional<String> finding, String by) {
+      UUID id, long basedOn, Repair repair, Optional<String> finding, boolean changes, String by) {
     DeliveryRecord d = current(id, basedOn);
     DeliveryStates.State s = states.state(d);
     try {
@@ -190,12 +201,12 @@ class Deliveries {
         by);
     DeliveryRecord now = store.get(id);
     store.figures(now, figures(s, states.state(now)));
-    return view(now);
+    return view(now, changes ? s : null);
   }
 
   static Views.EntryFigures figures(DeliveryStates.State a, DeliveryStates.State b) {
-    Figures before = Figures.of(a.context());
-    Figures after = Figures.of(b.context());
+    Figures before = a.context().figures();
+    Figures after = b.context().figures();
     Set<String> was = new HashSet<>();
     a.findings().forEach(f -> was.add(f.id()));
     Set<String> is = new HashSet<>();
@@ -229,23 +240,25 @@ class Deliveries {
   }
 
   @Transactional
-  public Views.ModelView undo(UUID id, long basedOn) {
+  public Views.ModelView undo(UUID id, long basedOn, boolean changes) {
     DeliveryRecord d = current(id, basedOn);
+    DeliveryStates.State s = states.state(d);
     if (d.getLogPosition() == 0) {
       throw Problem.notApplicable("There is nothing to undo.");
     }
     store.move(d, d.getLogPosition() - 1);
-    return view(store.get(id));
+    return view(store.get(id), changes ? s : null);
   }
 
   @Transactional
-  public Views.ModelView redo(UUID id, long basedOn) {
+  public Views.ModelView redo(UUID id, long basedOn, boolean changes) {
     DeliveryRecord d = current(id, basedOn);
+    DeliveryStates.State s = states.state(d);
     if (d.getLogPosition() >= store.log(id).size()) {
       throw Problem.notApplicable("There is nothing to redo.");
     }
     store.move(d, d.getLogPosition() + 1);
-    return view(store.get(id));
+    return view(store.get(id), changes ? s : null);
   }
 
   /** Undoes or makes again up to any point. */

@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yentra.core.envelope.SurfaceType;
@@ -53,10 +54,16 @@ class DeliveryController {
     return deliveries.preview(id, asked.repair());
   }
 
+  /**
+   * Makes a repair.
+   *
+   * @param changes the answer holds only what differs from the state that the edit was based on
+   */
   @PostMapping("/deliveries/{id}/repairs")
   Views.ModelView repair(
       @PathVariable UUID id,
       @RequestBody Views.RepairRequest asked,
+      @RequestParam(defaultValue = "false") boolean changes,
       @RequestHeader(RequestGuard.PERSON) String person) {
     if (asked.repair() == null) {
       throw Problem.bad("The repair is missing.");
@@ -66,6 +73,7 @@ class DeliveryController {
         asked.basedOn(),
         asked.repair(),
         Optional.ofNullable(asked.finding()),
+        changes,
         RequestGuard.person(person));
   }
 
@@ -78,13 +86,19 @@ class DeliveryController {
   }
 
   @PostMapping("/deliveries/{id}/undo")
-  Views.ModelView undo(@PathVariable UUID id, @RequestBody Views.MoveRequest asked) {
-    return deliveries.undo(id, asked.basedOn());
+  Views.ModelView undo(
+      @PathVariable UUID id,
+      @RequestBody Views.MoveRequest asked,
+      @RequestParam(defaultValue = "false") boolean changes) {
+    return deliveries.undo(id, asked.basedOn(), changes);
   }
 
   @PostMapping("/deliveries/{id}/redo")
-  Views.ModelView redo(@PathVariable UUID id, @RequestBody Views.MoveRequest asked) {
-    return deliveries.redo(id, asked.basedOn());
+  Views.ModelView redo(
+      @PathVariable UUID id,
+      @RequestBody Views.MoveRequest asked,
+      @RequestParam(defaultValue = "false") boolean changes) {
+    return deliveries.redo(id, asked.basedOn(), changes);
   }
 
   @GetMapping("/deliveries/{id}/handovers")

@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
+import yentra.core.check.CheckRun;
 import yentra.core.check.Descriptor;
 import yentra.core.check.Finding;
 import yentra.core.check.FindingGroups;
@@ -52,7 +53,9 @@ final class ModelViews {
       Views.ScopeSummary scope,
       Views.PlaceView delivered,
       List<Finding> findings,
-      List<Views.LogView> log) {
+      List<Views.LogView> log,
+      List<Finding> findingsBefore,
+      CheckRun.Touched touched) {
     Remedies remedies = new Remedies(context);
     Map<String, Integer> severities = new LinkedHashMap<>();
     for (Severity s : Severity.values()) {
@@ -65,8 +68,14 @@ final class ModelViews {
         delivered,
         envelope.site().northAzimuth(),
         storeys(),
-        envelope.spaces().stream().map(this::space).toList(),
-        envelope.surfaces().parallelStream().map(this::surface).toList(),
+        envelope.spaces().stream()
+            .filter(s -> touched == null || touched.spaces().contains(s.key()))
+            .map(this::space)
+            .toList(),
+        envelope.surfaces().parallelStream()
+            .filter(s -> touched == null || touched.surfaces().contains(s.key()))
+            .map(this::surface)
+            .toList(),
         envelope.orphans().stream().map(this::opening).toList(),
         constructions(),
         glazing(),
@@ -75,10 +84,32 @@ final class ModelViews {
             .map(n -> (n.object().isEmpty() ? "" : naming.object(n.object()) + ": ") + n.message())
             .map(ModelViews::upper)
             .toList(),
-        findings.stream().map(f -> finding(f, remedies)).toList(),
+        (touched == null ? findings : differing(findings, findingsBefore, touched))
+            .stream().map(f -> finding(f, remedies)).toList(),
         groups(findings),
         severities,
-        log);
+        log,
+        touched == null
+            ? null
+            : new Views.SinceView(
+                touched.goneSpaces(),
+                touched.goneSurfaces(),
+                findings.stream().map(Finding::id).toList()));
+  }
+
+  /** Findings that are new or told otherwise, or whose remedies may be others. */
+  private static List<Finding> differing(
+      List<Finding> now, List<Finding> before, CheckRun.Touched touched) {
+    Map<String, Finding> old = new HashMap<>();
+    before.forEach(f -> old.put(f.id(), f));
+    return now.stream()
+        .filter(
+            f ->
+                !f.equals(old.get(f.id()))
+                    || f.objects().stream()
+                        .anyMatch(
+                            k -> touched.surfaces().contains(k) || touched.spaces().contains(k)))
+        .toList();
   }
 
   private List<Views.StoreyView> storeys() {

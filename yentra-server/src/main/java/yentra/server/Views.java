@@ -163,7 +163,16 @@ final class Views {
       List<FindingView> findings,
       List<GroupView> groups,
       Map<String, Integer> severities,
-      List<LogView> log) {}
+      List<LogView> log,
+      @Schema(nullable = true) SinceView since) {}
+
+  /**
+   * Says that a model holds only the spaces, surfaces and findings that differ from the state
+   * before.
+   *
+   * @param findings ids of all findings, in order
+   */
+  record SinceView(List<String> goneSpaces, List<String> goneSurfaces, List<String> findings) {}
 
   /**
    * How much of the architectural model is in scope.

@@ -171,4 +171,52 @@ class RepairLogTest {
     assertThat(back.spaces()).hasSize(8);
     assertThat(yentra.get("/api/deliveries/" + delivery + "/handovers").json()).hasSize(1);
   }
+
+  @Test
+  void whatDiffersPutIntoTheModelBeforeIsTheWholeModel() {
+    JsonNode m = model();
+    for (int i = 0; i < 40; i++) {
+      JsonNode f =
+          list(m.get("findings")).stream()
+              .filter(x -> !x.get("remedies").isEmpty())
+              .findFirst()
+              .orElse(null);
+      if (f == null) {
+        break;
+      }
+      JsonNode before = m;
+      JsonNode part =
+          post("repairs?changes=true", edit(m, f.get("remedies").get(0).get("repair"))).json();
+      m = model();
+      assertWhole(before, part, m);
+    }
+    JsonNode part =
+        post("undo?changes=true", Map.of("basedOn", m.get("delivery").get("version").asLong()))
+            .json();
+    assertWhole(m, part, model());
+  }
+
+  private static void assertWhole(JsonNode before, JsonNode part, JsonNode whole) {
+    JsonNode since = part.get("since");
+    assertThat(since).as("only what differs is told").isNotNull();
+    for (String what : List.of("spaces", "surfaces")) {
+      Map<String, JsonNode> merged = new HashMap<>();
+      list(before.get(what)).forEach(x -> merged.put(x.get("key").asString(), x));
+      list(since.get(what.equals("spaces") ? "goneSpaces" : "goneSurfaces"))
+          .forEach(k -> merged.remove(k.asString()));
+      list(part.get(what)).forEach(x -> merged.put(x.get("key").asString(), x));
+      assertThat(merged.values())
+          .as(what)
+          .containsExactlyInAnyOrderElementsOf(list(whole.get(what)));
+    }
+    Map<String, JsonNode> findings = new HashMap<>();
+    list(before.get("findings")).forEach(x -> findings.put(x.get("id").asString(), x));
+    list(part.get("findings")).forEach(x -> findings.put(x.get("id").asString(), x));
+    List<JsonNode> order =
+        list(since.get("findings")).stream().map(id -> findings.get(id.asString())).toList();
+    assertThat(order).isEqualTo(list(whole.get("findings")));
+    for (String what : List.of("orphans", "constructions", "groups", "severities", "glazing")) {
+      assertThat(part.get(what)).as(what).isEqualTo(whole.get(what));
+    }
+  }
 }

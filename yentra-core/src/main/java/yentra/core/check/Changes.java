@@ -22,6 +22,7 @@ final class Changes {
   /** No check holds surfaces against each other that are farther apart, in metres. */
   private static final double NEAR = 2.1;
 
+  private final Envelope base;
   private final int[] now;
   private final boolean everything;
   private final List<Surface> gone;
@@ -32,18 +33,25 @@ final class Changes {
   private final Set<String> nearKeys = new HashSet<>();
 
   private Changes(
+      Envelope base,
       int[] now,
       boolean everything,
       List<Surface> gone,
       List<Surface> come,
       Focus local,
       Focus near) {
+    this.base = base;
     this.now = now;
     this.everything = everything;
     this.gone = gone;
     this.come = come;
     this.local = local;
     this.near = near;
+  }
+
+  /** Whether these are the changes since that state. */
+  boolean isSince(Envelope state) {
+    return base == state;
   }
 
   /** Where a surface, by its number before, stands unchanged; −1 when it does not. */
@@ -125,7 +133,13 @@ final class Changes {
     BitSet near = (BitSet) local.clone();
     Changes c =
         new Changes(
-            now, everything, gone, come, new Focus(b, local, touched), new Focus(b, near, touched));
+            a.envelope(),
+            now,
+            everything,
+            gone,
+            come,
+            new Focus(b, local, touched),
+            new Focus(b, near, touched));
     if (!everything) {
       c.widen(a, b, near);
       c.collect(c.local, c.localKeys);

@@ -1,5 +1,6 @@
 package yentra.core.check;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceTypes;
+import yentra.core.geometry.Box;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
 import yentra.core.model.ArchitecturalModel;
@@ -42,6 +44,7 @@ public final class CheckContext {
   private EnclosedSurfaces enclosed;
   private ThermalSurvey thermal;
   private Changes changes;
+  private Figures figures;
 
   /** Checks of an envelope that has no architectural model behind it, as from gbXML. */
   public CheckContext(Envelope envelope, Limits limits, Tolerance tolerance) {
@@ -206,6 +209,19 @@ public final class CheckContext {
               before == null ? null : before.volumes);
     }
     return overlaps;
+  }
+
+  /** The envelope in figures; worked out when first asked for. */
+  public synchronized Figures figures() {
+    if (figures == null) {
+      figures = Figures.of(this);
+    }
+    return figures;
+  }
+
+  /** Surfaces whose boxes meet a box, in the envelope's order. */
+  public List<Surface> near(Box box) {
+    return Arrays.stream(index().near(box)).mapToObj(envelope.surfaces()::get).toList();
   }
 
   /** Surfaces by their place; made when first asked for. */

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToIntFunction;
 import yentra.core.envelope.Envelope;
@@ -64,6 +65,45 @@ public record CheckRun(CheckContext context, List<Finding> findings) {
                         .stream())
             .toList();
     return new CheckRun(next, sorted(changed, found));
+  }
+
+  /**
+   * What of an envelope differs from another state, itself or in what surrounds it.
+   *
+   * @param surfaces keys of those that changed, or whose spaces or near neighbours did
+   * @param spaces keys of those that changed, or one of whose surfaces did
+   * @param goneSurfaces keys of those that are no longer there
+   */
+  public record Touched(
+      Set<String> surfaces,
+      Set<String> spaces,
+      List<String> goneSurfaces,
+      List<String> goneSpaces) {}
+
+  /** What differs from a state before; empty when so much does that it is not told in detail. */
+  public Optional<Touched> since(CheckRun before) {
+    Envelope old = before.context.envelope();
+    Changes changes = context.changes();
+    if (changes == null || !changes.isSince(old)) {
+      changes = Changes.between(before.context, context);
+    }
+    if (changes.everything()) {
+      return Optional.empty();
+    }
+    Envelope now = context.envelope();
+    Set<String> surfaces = new HashSet<>();
+    changes.near().list().forEach(s -> surfaces.add(s.key()));
+    Set<String> spaces = new HashSet<>();
+    changes.local().spaces().forEach(s -> spaces.add(s.key()));
+    return Optional.of(
+        new Touched(
+            surfaces,
+            spaces,
+            changes.gone().stream()
+                .map(Surface::key)
+                .filter(k -> now.surface(k).isEmpty())
+                .toList(),
+            old.spaces().stream().map(Space::key).filter(k -> now.space(k).isEmpty()).toList()));
   }
 
   private static String code(Check check) {

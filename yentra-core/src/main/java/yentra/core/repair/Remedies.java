@@ -514,9 +514,8 @@ public final class Remedies {
 
   /** The surface of another space that faces this one and covers it best. */
   private Optional<Surface> partner(Surface s) {
-    return envelope.surfaces().stream()
+    return context.near(s.polygon().box().grown(MatchSurfaces.FARTHEST)).stream()
         .filter(o -> o.sides().size() == 1 && !o.key().equals(s.key()) && !o.type().isShading())
-        .filter(o -> s.polygon().box().grown(MatchSurfaces.FARTHEST).intersects(o.polygon().box()))
         .filter(o -> MatchSurfaces.problem(s, o, context.tolerance()) == null)
         .max(
             Comparator.comparingDouble(

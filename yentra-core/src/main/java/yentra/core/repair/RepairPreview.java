@@ -66,8 +66,8 @@ public record RepairPreview(
         after.stream().filter(f -> !idsBefore.contains(f.id())).toList(),
         old.keySet().stream().sorted().toList(),
         changed,
-        Figures.of(context),
-        Figures.of(run.context()),
+        context.figures(),
+        run.context().figures(),
         run);
   }
 
