@@ -7,6 +7,7 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -14,14 +15,22 @@ import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import yentra.core.check.CheckCatalogue;
 import yentra.core.check.CheckContext;
+import yentra.core.check.CheckRun;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.gbxml.GbxmlWriter;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.repair.DeleteSurface;
+import yentra.core.repair.NotApplicableException;
+import yentra.core.repair.Repair;
+import yentra.core.repair.RetypeSurface;
+import yentra.core.repair.ReverseSurface;
 
 /**
  * Whole-run times of reading, measuring, checking and writing models of growing size, as a Markdown
@@ -47,7 +56,7 @@ public final class Bench {
         Runtime.getRuntime().maxMemory() >> 20);
     System.out.println("## Generated gbXML\n");
     System.out.println(
-        "| spaces | surfaces | MB | bare scan | read | read ÷ scan | measure | check | write | heap MB |\n|---|---|---|---|---|---|---|---|---|---|");
+        "| spaces | surfaces | openings | MB | bare scan | read | read ÷ scan | measure | check | edit | write | heap MB |\n|---|---|---|---|---|---|---|---|---|---|---|---|");
     double[] totals = new double[3];
     int[] sizes = {100, 1000, 10_000};
     for (int i = 0; i < sizes.length; i++) {
@@ -55,7 +64,7 @@ public final class Bench {
     }
     System.out.printf(
         Locale.ROOT,
-        "%nMeasure and check: ten times the spaces take %.1f and %.1f times the time.%n",
+        "%nEdit: a surface turned, deleted or retyped and everything that may differ checked again, median.%n%nMeasure and check: ten times the spaces take %.1f and %.1f times the time.%n",
         totals[1] / totals[0],
         totals[2] / totals[1]);
     List<Path> files = Arrays.stream(args).skip(1).map(Path::of).toList();
@@ -105,24 +114,48 @@ public final class Bench {
       }
       double check =
           best(() -> CheckCatalogue.run(new CheckContext(e, Limits.STANDARD, T))) - measure;
+      double edit = edits(e);
       double write = best(() -> write(e));
       System.out.printf(
           Locale.ROOT,
-          "| %,d | %,d | %.1f | %.0f | %.0f | %.1f | %.0f | %.0f | %.0f | %d |%n",
+          "| %,d | %,d | %,d | %.1f | %.0f | %.0f | %.1f | %.0f | %.0f | %.0f | %.0f | %d |%n",
           e.spaces().size(),
           e.surfaces().size(),
+          e.openingCount(),
           Files.size(file) / 1e6,
           scan,
           read,
           read / scan,
           measure,
           Math.max(0, check),
+          edit,
           write,
           heap);
       return measure + Math.max(0, check);
     } finally {
       Files.deleteIfExists(file);
     }
+  }
+
+  /** The median of single edits, each made and checked again. */
+  private static double edits(Envelope e) throws NotApplicableException {
+    CheckRun run = CheckRun.of(new CheckContext(e, Limits.STANDARD, T));
+    List<Double> times = new ArrayList<>();
+    for (int i = 0; i < 24; i++) {
+      List<Surface> now = run.context().envelope().surfaces();
+      String key = now.get((i * 7919 + 13) % now.size()).key();
+      Repair repair =
+          switch (i % 3) {
+            case 0 -> new ReverseSurface(key);
+            case 1 -> new DeleteSurface(key);
+            default -> new RetypeSurface(key, SurfaceType.UNDERGROUND_WALL);
+          };
+      long start = System.nanoTime();
+      run = run.after(repair.apply(run.context().envelope(), T));
+      times.add((System.nanoTime() - start) / 1e6);
+    }
+    // the first few are slower, since the code is not compiled yet
+    return times.stream().skip(6).sorted().skip(9).findFirst().orElseThrow();
   }
 
   private static void file(Path path) throws Exception {

@@ -17,6 +17,7 @@ import yentra.core.boundary.Watch;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Figures;
 import yentra.core.check.Finding;
+import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.ProjectSettings;
@@ -188,8 +189,9 @@ class Deliveries {
       UUID id, long basedOn, Repair repair, Optional<String> finding, boolean changes, String by) {
     DeliveryRecord d = current(id, basedOn);
     DeliveryStates.State s = states.state(d);
+    Envelope then;
     try {
-      repair.apply(s.envelope(), tolerance);
+      then = repair.apply(s.envelope(), tolerance);
     } catch (NotApplicableException e) {
       throw Problem.notApplicable(e.getMessage());
     }
@@ -200,7 +202,7 @@ class Deliveries {
         finding,
         by);
     DeliveryRecord now = store.get(id);
-    store.figures(now, figures(s, states.state(now)));
+    store.figures(now, figures(s, states.after(s, now, then)));
     return view(now, changes ? s : null);
   }
 

@@ -105,6 +105,20 @@ class DeliveryStates {
     return state(d, store.log(d.getId()).stream().limit(d.getLogPosition()).toList());
   }
 
+  /**
+   * The state after a repair that has just been made and logged.
+   *
+   * @param then the envelope that it gave
+   */
+  State after(State before, DeliveryRecord d, Envelope then) {
+    List<RepairEntryRecord> log = store.log(d.getId()).stream().limit(d.getLogPosition()).toList();
+    ProjectSettings settings = projects.settings(d.getProjectId());
+    List<UUID> ids =
+        log.stream().filter(e -> !DeliveryStore.isScope(e)).map(RepairEntryRecord::getId).toList();
+    runs.put(new RunKey(key(d, settings, log), settings.limits(), ids), before.run.after(then));
+    return state(d, log);
+  }
+
   /** The state that entries of the log give; those about scope come before all repairs. */
   State state(DeliveryRecord d, List<RepairEntryRecord> log) {
     ProjectSettings settings = projects.settings(d.getProjectId());

@@ -113,15 +113,12 @@ final class ModelViews {
   }
 
   private List<Views.StoreyView> storeys() {
+    Map<String, Integer> counts = new HashMap<>();
+    envelope.spaces().forEach(x -> counts.merge(String.valueOf(x.storey()), 1, Integer::sum));
     return envelope.storeys().stream()
         .map(
             s ->
-                new Views.StoreyView(
-                    s.key(),
-                    s.name(),
-                    s.level(),
-                    (int)
-                        envelope.spaces().stream().filter(x -> s.key().equals(x.storey())).count()))
+                new Views.StoreyView(s.key(), s.name(), s.level(), counts.getOrDefault(s.key(), 0)))
         .toList();
   }
 
@@ -199,8 +196,11 @@ final class ModelViews {
     double[] wall = new double[8];
     double[] glass = new double[8];
     for (Surface s : envelope.surfaces()) {
+      if (s.exposure() != Exposure.OUTDOOR) {
+        continue;
+      }
       double tilt = s.polygon().tilt();
-      if (s.exposure() == Exposure.OUTDOOR && tilt >= 60 && tilt <= 120) {
+      if (tilt >= 60 && tilt <= 120) {
         double turned = context.direction(s) < 0 ? 180 : 0;
         int octant =
             (int) Math.round(envelope.site().fromTrueNorth(s.polygon().azimuth() + turned) / 45)

@@ -1,6 +1,7 @@
 package yentra.core.envelope;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,7 +26,9 @@ public final class Envelope {
   private final Map<String, Space> spaces;
   private final Map<String, Surface> surfaces;
   private final Map<String, Construction> constructions;
-  private final Map<String, String> parents;
+
+  /** Made when first asked for; two threads may both do so, and find the same. */
+  private volatile Map<String, Surface> parents;
 
   /**
    * The lists an envelope is made of. {@code orphans} are openings that lie in no surface, {@code
@@ -99,12 +102,20 @@ public final class Envelope {
     this.spaces = index(parts.spaces, Space::key);
     this.surfaces = index(parts.surfaces, Surface::key);
     this.constructions = index(parts.constructions, Construction::key);
-    this.parents = new LinkedHashMap<>();
-    for (Surface s : parts.surfaces) {
-      for (Opening o : s.openings()) {
-        parents.put(o.key(), s.key());
+  }
+
+  private Map<String, Surface> parents() {
+    Map<String, Surface> made = parents;
+    if (made == null) {
+      made = new HashMap<>();
+      for (Surface s : parts.surfaces) {
+        for (Opening o : s.openings()) {
+          made.put(o.key(), s);
+        }
       }
+      parents = made;
     }
+    return made;
   }
 
   public static Envelope of(Parts parts) {
@@ -195,7 +206,7 @@ public final class Envelope {
 
   /** The surface that an opening lies in. */
   public Optional<Surface> parentOf(String opening) {
-    return Optional.ofNullable(parents.get(opening)).map(surfaces::get);
+    return Optional.ofNullable(parents().get(opening));
   }
 
   public Optional<Opening> opening(String key) {
@@ -208,7 +219,7 @@ public final class Envelope {
   }
 
   public int openingCount() {
-    return parents.size() + parts.orphans.size();
+    return parents().size() + parts.orphans.size();
   }
 
   /**
