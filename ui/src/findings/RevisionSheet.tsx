@@ -9,11 +9,11 @@ import { count } from '../words';
 
 const keyOf = (c: RevisionChange) => c.after ?? `before:${c.before}`;
 
-const OUTCOME: Record<string, string> = {
-  applied: 'made again',
+const outcomes = (done: boolean): Record<string, string> => ({
+  applied: done ? 'made again' : 'can be made again',
   'not needed': 'no longer needed',
   'not possible': 'no longer possible',
-};
+});
 
 /** What changed since the revision before, and what becomes of its repairs. */
 export function RevisionSheet({ index, edits }: { index: ModelIndex; edits: Edits }) {
@@ -32,7 +32,7 @@ export function RevisionSheet({ index, edits }: { index: ModelIndex; edits: Edit
       {
         id: 'change',
         head: 'Change',
-        width: 66,
+        width: 62,
         value: (c) => c.change.toLowerCase(),
         show: (c) => (
           <span className={c.change === 'REMOVED' ? 'text-error' : ''}>
@@ -40,20 +40,21 @@ export function RevisionSheet({ index, edits }: { index: ModelIndex; edits: Edit
           </span>
         ),
       },
-      { id: 'kind', head: 'What', width: 70, value: (c) => c.kind },
-      { id: 'name', head: 'Object', width: 170, value: (c) => c.name },
+      { id: 'kind', head: 'What', width: 58, value: (c) => c.kind },
+      { id: 'name', head: 'Object', width: 140, value: (c) => c.name },
       {
         id: 'details',
         head: 'How',
-        width: 200,
+        width: 140,
         value: (c) => c.details.join('; '),
         show: (c) => <span title={c.details.join('\n')}>{c.details.join('; ')}</span>,
       },
       {
         id: 'by',
-        head: 'Recognised by',
-        width: 80,
-        value: (c) => (c.before && c.after ? (c.byGeometry ? 'its place' : 'its id') : null),
+        head: 'By',
+        title: 'By what it was recognised',
+        width: 48,
+        value: (c) => (c.before && c.after ? (c.byGeometry ? 'place' : 'id') : null),
       },
     ],
     [],
@@ -84,10 +85,10 @@ export function RevisionSheet({ index, edits }: { index: ModelIndex; edits: Edit
         onOpen={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
         empty={`Nothing differs from ${r.before.fileName}.`}
       />
-      <aside className="flex w-80 shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
+      <aside className="flex w-76 shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
         <p>
           <span className="text-muted">Repairs of revision {r.before.revision}: </span>
-          {summary(r.steps)}
+          {summary(r.steps, r.replayed)}
         </p>
         {!r.replayed && r.steps.length > 0 && (
           <button
@@ -107,17 +108,23 @@ export function RevisionSheet({ index, edits }: { index: ModelIndex; edits: Edit
           </button>
         )}
         {['not possible', 'not needed', 'applied'].map((o) => (
-          <Steps key={o} outcome={o} steps={r.steps.filter((s) => s.outcome === o)} index={index} />
+          <Steps
+            key={o}
+            outcome={o}
+            label={outcomes(r.replayed)[o]}
+            steps={r.steps.filter((s) => s.outcome === o)}
+            index={index}
+          />
         ))}
       </aside>
     </div>
   );
 }
 
-function summary(steps: ReplayStep[]): string {
+function summary(steps: ReplayStep[], done: boolean): string {
   if (!steps.length) return 'none.';
   return (
-    Object.entries(OUTCOME)
+    Object.entries(outcomes(done))
       .map(([key, label]) => [steps.filter((s) => s.outcome === key).length, label] as const)
       .filter(([n]) => n)
       .map(([n, label]) => `${n} ${label}`)
@@ -127,10 +134,12 @@ function summary(steps: ReplayStep[]): string {
 
 function Steps({
   outcome,
+  label,
   steps,
   index,
 }: {
   outcome: string;
+  label: string;
   steps: ReplayStep[];
   index: ModelIndex;
 }) {
@@ -142,7 +151,7 @@ function Steps({
   return (
     <details className="mt-2 border-t border-line pt-1.5" open={outcome === 'not possible'}>
       <summary className="kicker cursor-pointer">
-        {OUTCOME[outcome]} ({steps.length})
+        {label} ({steps.length})
       </summary>
       {steps.map((s) => {
         const objects = s.objects.filter(known);

@@ -8,6 +8,7 @@ import java.time.Duration;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.support.ui.WebDriverWait;
+import yentra.demo.DemoFiles;
 
 /**
  * Takes the pictures of docs/screenshots from the demo data; runs only when asked to ({@code
@@ -58,8 +59,44 @@ class ScreenshotsIT {
       b.click("all-the-same");
       b.see("handover-row");
       Files.write(dir.resolve("7-handover.png"), b.picture());
+      findings(b, dir);
       scope(yentra, b, dir);
     }
+  }
+
+  /** Messages traced, repairs by hand, and the next revision. */
+  private static void findings(Browser b, Path dir) throws Exception {
+    b.keys("4");
+    b.click(By.xpath("//*[@role='tab'][contains(., 'Messages')]"));
+    b.see("messages-text")
+        .sendKeys(
+            "** Severe ** construction CON-WALL, layer 2: too thin\n   in surface SU-30 of zone SP_CREW\nwarm-up of BOAT HALL did not converge");
+    b.click("trace");
+    b.click(By.xpath("//*[@data-testid='trace-hit']//button[.='North wall of Crew room']"));
+    b.settle();
+    Files.write(dir.resolve("13-messages.png"), b.picture());
+    b.press("Windows by share …");
+    b.click("show-repair");
+    b.see("pending-figures");
+    b.click(By.xpath("//*[@role='tab'][contains(., 'Surfaces')]"));
+    b.settle();
+    Files.write(dir.resolve("14-by-hand.png"), b.picture());
+    b.click("apply");
+    b.settle();
+    b.keys(org.openqa.selenium.Keys.ESCAPE);
+    Path next = Files.createTempDirectory("yentra-next").resolve(DemoFiles.REVISION_B_NAME);
+    Files.write(next, DemoFiles.revisionB());
+    b.keys("1");
+    b.waitFor("the intake", () -> b.has("file"));
+    b.driver.findElement(Browser.id("file")).sendKeys(next.toString());
+    b.waitFor("revision 2", () -> b.path("Intake").contains("Revision 2"));
+    b.keys("4");
+    b.click(By.xpath("//*[@role='tab'][contains(., 'Since revision')]"));
+    b.waitFor("the comparison", () -> b.see("revision").getText().contains("Training room"));
+    b.click(By.xpath("//*[@role='row'][contains(., 'added')][contains(., 'Training room')]"));
+    b.settle();
+    new WebDriverWait(b.driver, Duration.ofSeconds(10)).until(d -> !b.has("message"));
+    Files.write(dir.resolve("15-next-revision.png"), b.picture());
   }
 
   private static void scope(RunningYentra yentra, Browser b, Path dir) throws Exception {

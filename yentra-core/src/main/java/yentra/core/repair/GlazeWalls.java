@@ -8,6 +8,7 @@ import java.util.TreeMap;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
+import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
@@ -23,7 +24,7 @@ import yentra.core.geometry.Tolerance;
  * keeps clear of them. The new ones get the window type of the walls' own windows, else the one
  * that covers the largest area in the model.
  *
- * @param surfaces keys of upright surfaces
+ * @param surfaces keys of upright surfaces towards outdoor air
  * @param ratio of glazed to gross wall area, above 0 and below 1
  * @param sill height above the wall's lowest point, metres
  */
@@ -49,6 +50,9 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
       double tilt = s.polygon().tilt();
       if (tilt < 60 || tilt > 120) {
         throw new NotApplicableException("The surface " + key + " is not upright.");
+      }
+      if (s.exposure() != Exposure.OUTDOOR) {
+        throw new NotApplicableException("The surface " + key + " does not face outdoor air.");
       }
       List<Opening> openings = glazed(s, glazing(e), keys, tolerance);
       out = out.replacing(key, x -> x.withOpenings(openings));
