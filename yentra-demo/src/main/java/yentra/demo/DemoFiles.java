@@ -22,12 +22,12 @@ public final class DemoFiles {
     return Faults.gbxml(MarramPoint.sound());
   }
 
-  /** IFC4 of the sound building, with second-level space boundaries. */
   /** The next revision, with a training wing: some faults are mended, others still there. */
   public static byte[] revisionB() {
     return Faults.revisionB(MarramPoint.withWing());
   }
 
+  /** IFC4 of the sound building, with second-level space boundaries. */
   public static byte[] ifc() {
     return IfcWriter.write(MarramPoint.sound(), false);
   }
