@@ -86,8 +86,15 @@ class Deliveries {
    * @param before a state that whoever asks has: only what differs from it is told; null for all
    */
   private Views.ModelView view(DeliveryRecord d, DeliveryStates.State before) {
-    DeliveryStates.State s = states.state(d);
     List<RepairEntryRecord> log = store.log(d.getId());
+    return view(d, log, states.state(d, inForce(d, log)), before);
+  }
+
+  private Views.ModelView view(
+      DeliveryRecord d,
+      List<RepairEntryRecord> log,
+      DeliveryStates.State s,
+      DeliveryStates.State before) {
     int position = d.getLogPosition();
     Views.DeliveryView v =
         new Views.DeliveryView(
@@ -202,8 +209,12 @@ class Deliveries {
         finding,
         by);
     DeliveryRecord now = store.get(id);
-    store.figures(now, figures(s, states.after(s, now, then)));
-    return view(now, changes ? s : null);
+    List<RepairEntryRecord> log = store.log(id);
+    DeliveryStates.State made = states.after(s, now, inForce(now, log), then);
+    Views.EntryFigures figures = figures(s, made);
+    store.figures(now, figures);
+    log.get(log.size() - 1).setFigures(store.json(figures));
+    return view(now, log, made, changes ? s : null);
   }
 
   static Views.EntryFigures figures(DeliveryStates.State a, DeliveryStates.State b) {
@@ -318,7 +329,11 @@ class Deliveries {
   }
 
   private List<RepairEntryRecord> inForce(DeliveryRecord d) {
-    return store.log(d.getId()).stream().limit(d.getLogPosition()).toList();
+    return inForce(d, store.log(d.getId()));
+  }
+
+  private static List<RepairEntryRecord> inForce(DeliveryRecord d, List<RepairEntryRecord> log) {
+    return log.subList(0, d.getLogPosition());
   }
 
   private static Set<Integer> taken(List<RepairEntryRecord> log, List<Integer> out) {

@@ -108,10 +108,10 @@ class DeliveryStates {
   /**
    * The state after a repair that has just been made and logged.
    *
+   * @param log the entries in force, the repair last
    * @param then the envelope that it gave
    */
-  State after(State before, DeliveryRecord d, Envelope then) {
-    List<RepairEntryRecord> log = store.log(d.getId()).stream().limit(d.getLogPosition()).toList();
+  State after(State before, DeliveryRecord d, List<RepairEntryRecord> log, Envelope then) {
     ProjectSettings settings = projects.settings(d.getProjectId());
     List<UUID> ids =
         log.stream().filter(e -> !DeliveryStore.isScope(e)).map(RepairEntryRecord::getId).toList();

@@ -324,11 +324,15 @@ class DeliveryStore {
   /** Keeps what the newest entry changed. */
   void figures(DeliveryRecord d, Views.EntryFigures f) {
     db.update(REPAIR_ENTRY)
-        .set(REPAIR_ENTRY.FIGURES, JSONB.valueOf(json.writeValueAsString(f)))
+        .set(REPAIR_ENTRY.FIGURES, json(f))
         .where(REPAIR_ENTRY.DELIVERY_ID.eq(d.getId()))
         .and(REPAIR_ENTRY.DISCARDED_AT.isNull())
         .and(REPAIR_ENTRY.LOG_INDEX.eq(d.getLogPosition() - 1))
         .execute();
+  }
+
+  JSONB json(Views.EntryFigures f) {
+    return JSONB.valueOf(json.writeValueAsString(f));
   }
 
   Views.LogView view(RepairEntryRecord e, int position) {
