@@ -32,6 +32,7 @@ import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
+import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
@@ -175,33 +176,48 @@ class LimitsTest {
         "between", x -> x.withSides(List.of(Side.of("a", s.polygon()), Side.of("b", back))));
   }
 
-  /** The wall of all surfaces, of these materials. */
-  private static Envelope made(Double uValue, Material... materials) {
+  /** The rooms with other storeys, constructions, layers, materials and window types. */
+  private static Envelope lists(
+      List<Storey> storeys,
+      List<Construction> constructions,
+      List<Layer> layers,
+      List<Material> materials,
+      List<Glazing> glazings) {
     Envelope.Parts p = rooms().parts();
-    List<String> keys = Stream.of(materials).map(Material::key).toList();
     return Envelope.of(
         new Envelope.Parts(
             p.delivered(),
             p.site(),
             p.buildings(),
-            p.storeys(),
+            storeys,
             p.zones(),
             p.spaces(),
             p.surfaces(),
             p.orphans(),
-            List.of(
-                new Construction(
-                    "con-1",
-                    "Wall",
-                    keys.isEmpty() ? List.of() : List.of("lay-1"),
-                    uValue,
-                    source("Construction", "con-1"),
-                    Extras.NONE)),
-            List.of(new Layer("lay-1", "", keys, source("Layer", "lay-1"), Extras.NONE)),
-            List.of(materials),
-            p.glazings(),
-            p.notes(),
-            p.uncovered()));
+            constructions,
+            layers,
+            materials,
+            glazings,
+            p.notes()));
+  }
+
+  /** The wall of all surfaces, of these materials. */
+  private static Envelope made(Double uValue, Material... materials) {
+    Envelope.Parts p = rooms().parts();
+    List<String> keys = Stream.of(materials).map(Material::key).toList();
+    return lists(
+        p.storeys(),
+        List.of(
+            new Construction(
+                "con-1",
+                "Wall",
+                keys.isEmpty() ? List.of() : List.of("lay-1"),
+                uValue,
+                source("Construction", "con-1"),
+                Extras.NONE)),
+        List.of(new Layer("lay-1", "", keys, source("Layer", "lay-1"), Extras.NONE)),
+        List.of(materials),
+        p.glazings());
   }
 
   private static Material material(
@@ -222,30 +238,14 @@ class LimitsTest {
 
   private static Envelope glazed(double u) {
     Envelope.Parts p = rooms().parts();
-    return Envelope.of(
-        new Envelope.Parts(
-            p.delivered(),
-            p.site(),
-            p.buildings(),
-            p.storeys(),
-            p.zones(),
-            p.spaces(),
-            p.surfaces(),
-            p.orphans(),
-            p.constructions(),
-            p.layers(),
-            p.materials(),
-            List.of(
-                new Glazing(
-                    "glass-1",
-                    "Glass",
-                    u,
-                    0.55,
-                    0.75,
-                    source("WindowType", "glass-1"),
-                    Extras.NONE)),
-            p.notes(),
-            p.uncovered()));
+    return lists(
+        p.storeys(),
+        p.constructions(),
+        p.layers(),
+        p.materials(),
+        List.of(
+            new Glazing(
+                "glass-1", "Glass", u, 0.55, 0.75, source("WindowType", "glass-1"), Extras.NONE)));
   }
 
   private static Envelope far(double x) {
@@ -322,22 +322,12 @@ class LimitsTest {
         below(
             h -> {
               Envelope.Parts q = rooms().parts();
-              return Envelope.of(
-                  new Envelope.Parts(
-                      q.delivered(),
-                      q.site(),
-                      q.buildings(),
-                      q.storeys().stream().map(s -> s.withLevel(3 - h)).toList(),
-                      q.zones(),
-                      q.spaces(),
-                      q.surfaces(),
-                      q.orphans(),
-                      q.constructions(),
-                      q.layers(),
-                      q.materials(),
-                      q.glazings(),
-                      q.notes(),
-                      q.uncovered()));
+              return lists(
+                  q.storeys().stream().map(s -> s.withLevel(3 - h)).toList(),
+                  q.constructions(),
+                  q.layers(),
+                  q.materials(),
+                  q.glazings());
             }));
     p.put("SPC-407.volume", below(x -> more(0.75, 0.75, x / 0.5625)));
     p.put("SPC-407.width", below(w -> more(w, 5, 3)));
