@@ -18,14 +18,12 @@ import yentra.core.check.FindingGroups;
 import yentra.core.check.Severity;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
-import yentra.core.envelope.Zone;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Triangulation;
 import yentra.core.geometry.Vec3;
@@ -39,12 +37,14 @@ final class ModelViews {
   private final Envelope envelope;
   private final Naming naming;
   private final Decisions.Known decisions;
+  private final Map<String, String> zones = new HashMap<>();
 
   ModelViews(CheckContext context, Decisions.Known decisions) {
     this.decisions = decisions;
     this.context = context;
     this.envelope = context.envelope();
     this.naming = context.naming();
+    envelope.zones().forEach(z -> zones.putIfAbsent(z.key(), z.label()));
   }
 
   Views.ModelView model(
@@ -129,11 +129,7 @@ final class ModelViews {
         envelope.fileId(s.key()),
         s.label(),
         s.storey(),
-        envelope.zones().stream()
-            .filter(z -> z.key().equals(s.zone()))
-            .findFirst()
-            .map(Zone::label)
-            .orElse(s.zone()),
+        zones.getOrDefault(s.zone(), s.zone()),
         s.use(),
         s.condition(),
         v.floorArea(),
@@ -193,39 +189,16 @@ final class ModelViews {
 
   /** Wall and glazed area by orientation, for outdoor walls. */
   private List<Views.PetalView> glazing() {
-    double[] wall = new double[8];
-    double[] glass = new double[8];
-    for (Surface s : envelope.surfaces()) {
-      if (s.exposure() != Exposure.OUTDOOR) {
-        continue;
-      }
-      double tilt = s.polygon().tilt();
-      if (tilt >= 60 && tilt <= 120) {
-        double turned = context.direction(s) < 0 ? 180 : 0;
-        int octant =
-            (int) Math.round(envelope.site().fromTrueNorth(s.polygon().azimuth() + turned) / 45)
-                % 8;
-        wall[octant] += s.polygon().area();
-        glass[octant] +=
-            s.openings().stream()
-                .filter(o -> o.type().isGlazed())
-                .mapToDouble(o -> o.polygon().area())
-                .sum();
-      }
-    }
+    double[] walls = context.measures().walls();
+    double[] glass = context.measures().glazing();
     List<Views.PetalView> out = new ArrayList<>();
-    for (int i = 0; i < 8; i++) {
-      out.add(new Views.PetalView(i * 45, wall[i], glass[i]));
+    for (int i = 0; i < walls.length; i++) {
+      out.add(new Views.PetalView(i * 360 / walls.length, walls[i], glass[i]));
     }
     return out;
   }
 
   private List<Views.ConstructionView> constructions() {
-    Map<String, Integer> uses = new HashMap<>();
-    envelope
-        .surfaces()
-        .forEach(
-            s -> uses.merge(s.construction() == null ? "" : s.construction(), 1, Integer::sum));
     Map<String, yentra.core.envelope.Material> materials = new HashMap<>();
     envelope.materials().forEach(m -> materials.put(m.key(), m));
     Map<String, List<String>> layers = new HashMap<>();
@@ -248,7 +221,7 @@ final class ModelViews {
               c.name().isBlank() ? c.key() : c.name(),
               c.uValue(),
               build,
-              uses.getOrDefault(c.key(), 0)));
+              context.uses(c.key())));
     }
     return out;
   }

@@ -45,6 +45,7 @@ public final class CheckContext {
   private ThermalSurvey thermal;
   private Changes changes;
   private Figures figures;
+  private SurfaceMeasures measures;
 
   /** Checks of an envelope that has no architectural model behind it, as from gbXML. */
   public CheckContext(Envelope envelope, Limits limits, Tolerance tolerance) {
@@ -86,6 +87,7 @@ public final class CheckContext {
     index();
     enclosed();
     overlaps();
+    measures();
     return before == null ? this : new CheckContext(this);
   }
 
@@ -104,6 +106,7 @@ public final class CheckContext {
     this.index = of.index;
     this.enclosed = of.enclosed;
     this.overlaps = of.overlaps;
+    this.measures = of.measures;
   }
 
   /** What changed since the context that this one came from, or null. */
@@ -219,6 +222,17 @@ public final class CheckContext {
     return figures;
   }
 
+  /** Areas of the surfaces; measured when first asked for. */
+  public synchronized SurfaceMeasures measures() {
+    if (measures == null) {
+      measures =
+          changes == null || changes.everything()
+              ? SurfaceMeasures.of(this)
+              : before.measures().after(this, changes);
+    }
+    return measures;
+  }
+
   /** Surfaces whose boxes meet a box, in the envelope's order. */
   public List<Surface> near(Box box) {
     return Arrays.stream(index().near(box)).mapToObj(envelope.surfaces()::get).toList();
@@ -284,6 +298,11 @@ public final class CheckContext {
     return thermal;
   }
 
+  /** How many surfaces name a construction. */
+  public int uses(String construction) {
+    return thermal().uses(construction);
+  }
+
   /** Spaces of which conditions are asked: those that only group others have none. */
   List<Space> asked() {
     java.util.Set<String> grouping = groupings();
@@ -323,12 +342,16 @@ public final class CheckContext {
   }
 
   private SourceRef source(String key) {
+    if (key.isEmpty()) {
+      return SourceRef.REPAIR;
+    }
+    // openings last: where they lie is worked out for all of them at once
     return envelope
         .surface(key)
         .map(Surface::source)
         .or(() -> envelope.space(key).map(s -> s.source()))
-        .or(() -> envelope.opening(key).map(Opening::source))
         .or(() -> envelope.construction(key).map(c -> c.source()))
+        .or(() -> envelope.opening(key).map(Opening::source))
         .orElse(SourceRef.REPAIR);
   }
 }

@@ -92,9 +92,7 @@ final class EnclosedSurfaces {
   private static double ground(CheckContext context) {
     double least = Double.POSITIVE_INFINITY;
     for (Surface s : context.envelope().surfaces()) {
-      for (Vec3 v : s.polygon().outer()) {
-        least = Math.min(least, v.z());
-      }
+      least = Math.min(least, s.polygon().box().min().z());
     }
     return Double.isInfinite(least) ? 0 : least;
   }

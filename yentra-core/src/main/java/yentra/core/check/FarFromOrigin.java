@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.function.Consumer;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Surface;
+import yentra.core.geometry.Box;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 
@@ -30,16 +31,16 @@ final class FarFromOrigin implements Check {
   @Override
   public void run(CheckContext context, Consumer<Finding> report) {
     Vec3 origin = context.envelope().delivered().origin();
+    double limit = context.limit(DESCRIPTOR, "distance");
     double far = 0;
     for (Surface s : context.envelope().surfaces()) {
-      far = Math.max(far, farthest(s.polygon(), origin));
+      far = Math.max(far, beyond(limit, s.polygon(), origin));
     }
     for (var s : context.envelope().spaces()) {
       for (Polygon p : s.shell()) {
-        far = Math.max(far, farthest(p, origin));
+        far = Math.max(far, beyond(limit, p, origin));
       }
     }
-    double limit = context.limit(DESCRIPTOR, "distance");
     if (far <= limit) {
       return;
     }
@@ -62,6 +63,18 @@ final class FarFromOrigin implements Check {
                     "The model stands %.1f km from the origin of its coordinates.%s",
                     far / 1000,
                     cause == null ? "" : " " + cause.message() + ".")));
+  }
+
+  /** How far a polygon reaches; 0 when its box already lies within the limit. */
+  private static double beyond(double limit, Polygon p, Vec3 origin) {
+    Box box = p.box();
+    double x = reach(box.min().x() + origin.x(), box.max().x() + origin.x());
+    double y = reach(box.min().y() + origin.y(), box.max().y() + origin.y());
+    return x * x + y * y <= limit * limit ? 0 : farthest(p, origin);
+  }
+
+  private static double reach(double least, double most) {
+    return Math.max(Math.abs(least), Math.abs(most));
   }
 
   private static double farthest(Polygon p, Vec3 origin) {

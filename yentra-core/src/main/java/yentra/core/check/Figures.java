@@ -1,10 +1,10 @@
 package yentra.core.check;
 
+import java.util.List;
 import java.util.Set;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
-import yentra.core.envelope.Opening;
 import yentra.core.envelope.Surface;
 
 /**
@@ -43,15 +43,15 @@ public record Figures(
     double ground = 0;
     double interior = 0;
     double glazed = 0;
-    for (Surface s : e.surfaces()) {
-      double area = s.polygon().area();
-      Exposure x = s.exposure();
+    SurfaceMeasures measures = context.measures();
+    List<Surface> surfaces = e.surfaces();
+    for (int i = 0; i < surfaces.size(); i++) {
+      double area = measures.gross(i);
+      Exposure x = surfaces.get(i).exposure();
       outdoor += x == Exposure.OUTDOOR ? area : 0;
       ground += x == Exposure.GROUND ? area : 0;
       interior += x == Exposure.SPACE ? area : 0;
-      for (Opening o : s.openings()) {
-        glazed += o.type().isGlazed() ? o.polygon().area() : 0;
-      }
+      glazed += measures.glazed(i);
     }
     return new Figures(
         e.spaces().size(),

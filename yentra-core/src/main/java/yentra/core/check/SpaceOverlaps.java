@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.boundary.SpaceVolumes;
 import yentra.core.geometry.Box;
@@ -26,6 +27,10 @@ final class SpaceOverlaps {
   private static final int MOST_FACES = 3000;
 
   private static final int PROBES = 24;
+
+  /** Changed spaces up to which all others are gone through for each. */
+  private static final int FEW = 16;
+
   private final List<Overlap> all;
 
   /**
@@ -67,22 +72,24 @@ final class SpaceOverlaps {
     List<SpaceVolume> spaces = new ArrayList<>();
     volumes.all().forEach(spaces::add);
     boolean[] same = new boolean[spaces.size()];
+    int changed = 0;
     Map<SpaceVolume, Integer> places = new IdentityHashMap<>();
     for (int i = 0; i < same.length; i++) {
       same[i] = before != null && old.of(spaces.get(i).space().key()) == spaces.get(i);
+      changed += same[i] ? 0 : 1;
       places.put(spaces.get(i), i);
     }
-    BoxIndex index =
-        new BoxIndex(
-            spaces.stream().map(v -> measurable(v) ? v.faces().box() : Box.EMPTY).toList());
+    List<Box> boxes =
+        spaces.stream().map(v -> measurable(v) ? v.faces().box() : Box.EMPTY).toList();
+    // an index is not worth its making for a few
+    BoxIndex index = changed > FEW ? new BoxIndex(boxes) : null;
     List<int[]> pairs = new ArrayList<>();
     for (int i = 0; i < spaces.size(); i++) {
       if (same[i] || !measurable(spaces.get(i))) {
         continue;
       }
-      for (int j : index.meeting(spaces.get(i).faces().box())) {
-        if ((j > i || same[j])
-            && deep(spaces.get(i).faces().box(), spaces.get(j).faces().box(), tolerance)) {
+      for (int j : index == null ? meeting(boxes, i) : index.meeting(boxes.get(i))) {
+        if ((j > i || same[j]) && deep(boxes.get(i), boxes.get(j), tolerance)) {
           pairs.add(new int[] {Math.min(i, j), Math.max(i, j)});
         }
       }
@@ -104,6 +111,12 @@ final class SpaceOverlaps {
               .thenComparingInt(o -> places.get(o.b)));
     }
     return new SpaceOverlaps(List.copyOf(found));
+  }
+
+  private static int[] meeting(List<Box> boxes, int i) {
+    return IntStream.range(0, boxes.size())
+        .filter(j -> boxes.get(j).intersects(boxes.get(i)))
+        .toArray();
   }
 
   private static boolean kept(Integer place, boolean[] same) {

@@ -20,6 +20,7 @@ final class ThermalSurvey {
   private final CheckContext context;
   private final Map<String, BuildUp> buildUps;
   private final Map<String, List<Surface>> users = new LinkedHashMap<>();
+  private final Map<String, Integer> uses = new HashMap<>();
   private final Map<String, Construction> constructions = new HashMap<>();
 
   ThermalSurvey(CheckContext context) {
@@ -28,6 +29,7 @@ final class ThermalSurvey {
     buildUps = BuildUp.all(e);
     e.constructions().forEach(c -> constructions.put(c.key(), c));
     for (Surface s : e.surfaces()) {
+      uses.merge(s.construction() == null ? "" : s.construction(), 1, Integer::sum);
       boolean counts = !s.type().isShading() && s.type() != SurfaceType.AIR;
       if (counts && s.construction() != null && buildUps.containsKey(s.construction())) {
         users.computeIfAbsent(s.construction(), k -> new ArrayList<>()).add(s);
@@ -38,6 +40,11 @@ final class ThermalSurvey {
   /** Constructions that surfaces use, in the order of their first use. */
   List<Construction> used() {
     return users.keySet().stream().map(constructions::get).toList();
+  }
+
+  /** How many surfaces of any type name a construction. */
+  int uses(String construction) {
+    return uses.getOrDefault(construction, 0);
   }
 
   List<Surface> users(Construction c) {

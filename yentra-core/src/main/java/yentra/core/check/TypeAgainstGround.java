@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.geometry.Box;
 
 /** ADJ-505: the type contradicts the ground. */
 final class TypeAgainstGround implements Check {
@@ -28,10 +29,13 @@ final class TypeAgainstGround implements Check {
   public void run(CheckContext context, Consumer<Finding> report) {
     double share = context.limit(DESCRIPTOR, "share");
     double slack = context.limit(DESCRIPTOR, "height");
-    double ground = level(context.envelope().surfaces(), slack);
-    for (Surface s : context.envelope().surfaces()) {
-      double off = 100 * contradicting(s, ground, slack);
+    List<Surface> surfaces = context.envelope().surfaces();
+    Candidate[] all = surfaces.stream().map(Candidate::of).toArray(Candidate[]::new);
+    double ground = level(all, slack);
+    for (int i = 0; i < all.length; i++) {
+      double off = all[i] == null ? 0 : 100 * all[i].contradicting(ground, slack);
       if (off > share) {
+        Surface s = surfaces.get(i);
         report.accept(
             context
                 .finding(DESCRIPTOR, s.key())
@@ -51,30 +55,41 @@ final class TypeAgainstGround implements Check {
     }
   }
 
-  /** The share of a surface's height that lies on the wrong side of the ground, 0 to 1. */
-  private static double contradicting(Surface s, double ground, double slack) {
-    // a wall with a door or window to outdoor air stands free, however low: the ground slopes
-    boolean free = s.type() == SurfaceType.EXTERIOR_WALL && !s.openings().isEmpty();
-    if (free || !s.type().isExterior() || s.polygon().outer().isEmpty()) {
-      return 0;
+  /**
+   * What can contradict the ground.
+   *
+   * @param low lowest place, metres
+   * @param earth whether the type says that it lies in the ground
+   * @param area m²
+   */
+  private record Candidate(double low, double high, boolean earth, double area) {
+    static Candidate of(Surface s) {
+      // a wall with a door or window to outdoor air stands free, however low: the ground slopes
+      boolean free = s.type() == SurfaceType.EXTERIOR_WALL && !s.openings().isEmpty();
+      if (free || !s.type().isExterior() || s.polygon().outer().isEmpty()) {
+        return null;
+      }
+      Box box = s.polygon().box();
+      return new Candidate(box.min().z(), box.max().z(), s.type().isGround(), s.polygon().area());
     }
-    double low = s.polygon().box().min().z();
-    double high = s.polygon().box().max().z();
-    boolean earth = s.type().isGround();
-    if (high - low < LEVEL) {
-      return (earth ? low > ground + slack : low < ground - slack) ? 1 : 0;
+
+    /** The share of its height that lies on the wrong side of the ground, 0 to 1. */
+    double contradicting(double ground, double slack) {
+      if (high - low < LEVEL) {
+        return (earth ? low > ground + slack : low < ground - slack) ? 1 : 0;
+      }
+      double wrong =
+          earth ? high - Math.max(low, ground + slack) : Math.min(high, ground - slack) - low;
+      return Math.max(0, wrong) / (high - low);
     }
-    double wrong =
-        earth ? high - Math.max(low, ground + slack) : Math.min(high, ground - slack) - low;
-    return Math.max(0, wrong) / (high - low);
   }
 
   /** The top of a surface on the ground, or 0, so that the least area contradicts it. */
-  private static double level(List<Surface> all, double slack) {
+  private static double level(Candidate[] all, double slack) {
     java.util.TreeSet<Double> candidates = new java.util.TreeSet<>();
-    for (Surface s : all) {
-      if (s.type().isGround() && !s.polygon().outer().isEmpty()) {
-        candidates.add(Math.round(s.polygon().box().max().z() * 1000) / 1000.0);
+    for (Candidate c : all) {
+      if (c != null && c.earth) {
+        candidates.add(Math.round(c.high * 1000) / 1000.0);
       }
     }
     if (candidates.isEmpty()) {
@@ -88,9 +103,9 @@ final class TypeAgainstGround implements Check {
         break;
       }
       double area = 0;
-      for (Surface s : all) {
-        double c = contradicting(s, z, slack);
-        area += c > 0 ? c * s.polygon().area() : 0;
+      for (Candidate c : all) {
+        double share = c == null ? 0 : c.contradicting(z, slack);
+        area += share > 0 ? share * c.area : 0;
       }
       if (area < least - 1e-9) {
         least = area;

@@ -99,12 +99,14 @@ final class UValueImplausible implements Check {
   private static double walls(CheckContext context) {
     double area = 0;
     double sum = 0;
-    for (Surface s : context.envelope().surfaces()) {
-      if (s.type() == SurfaceType.EXTERIOR_WALL) {
-        OptionalDouble u = context.thermal().uValue(s);
+    List<Surface> surfaces = context.envelope().surfaces();
+    for (int i = 0; i < surfaces.size(); i++) {
+      if (surfaces.get(i).type() == SurfaceType.EXTERIOR_WALL) {
+        OptionalDouble u = context.thermal().uValue(surfaces.get(i));
         if (u.isPresent()) {
-          area += s.netArea();
-          sum += s.netArea() * u.getAsDouble();
+          double net = context.measures().net(i);
+          area += net;
+          sum += net * u.getAsDouble();
         }
       }
     }

@@ -2,7 +2,6 @@ package yentra.core.envelope;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -97,11 +96,17 @@ public final class Envelope {
     }
   }
 
-  private Envelope(Parts parts) {
+  private Envelope(Parts parts, Envelope like) {
     this.parts = parts;
-    this.spaces = index(parts.spaces, Space::key);
+    this.spaces =
+        like != null && like.parts.spaces == parts.spaces
+            ? like.spaces
+            : index(parts.spaces, Space::key);
     this.surfaces = index(parts.surfaces, Surface::key);
-    this.constructions = index(parts.constructions, Construction::key);
+    this.constructions =
+        like != null && like.parts.constructions == parts.constructions
+            ? like.constructions
+            : index(parts.constructions, Construction::key);
   }
 
   private Map<String, Surface> parents() {
@@ -119,11 +124,11 @@ public final class Envelope {
   }
 
   public static Envelope of(Parts parts) {
-    return new Envelope(parts);
+    return new Envelope(parts, null);
   }
 
   private static <T> Map<String, T> index(List<T> list, Function<T, String> key) {
-    Map<String, T> map = new LinkedHashMap<>(list.size() * 2);
+    Map<String, T> map = new HashMap<>(list.size() * 2);
     for (T t : list) {
       if (map.put(key.apply(t), t) != null) {
         throw new IllegalArgumentException("key used twice: " + key.apply(t));
@@ -219,7 +224,11 @@ public final class Envelope {
   }
 
   public int openingCount() {
-    return parents().size() + parts.orphans.size();
+    int n = parts.orphans.size();
+    for (Surface s : parts.surfaces) {
+      n += s.openings().size();
+    }
+    return n;
   }
 
   /**
@@ -279,7 +288,8 @@ public final class Envelope {
             parts.materials,
             parts.glazings,
             parts.notes,
-            parts.uncovered));
+            parts.uncovered),
+        this);
   }
 
   private Envelope with(List<Space> s, List<Surface> f, List<Opening> o, List<ReadNote> n) {
@@ -298,7 +308,8 @@ public final class Envelope {
             parts.materials,
             parts.glazings,
             n,
-            parts.uncovered));
+            parts.uncovered),
+        this);
   }
 
   /**
@@ -370,7 +381,8 @@ public final class Envelope {
             parts.materials,
             parts.glazings,
             parts.notes,
-            parts.uncovered.stream().map(volumes).toList()));
+            parts.uncovered.stream().map(volumes).toList()),
+        this);
   }
 
   /**

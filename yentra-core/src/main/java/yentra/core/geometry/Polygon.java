@@ -9,11 +9,42 @@ import java.util.List;
  * counter-clockwise seen from the side its normal points to; rings are open (the first vertex is
  * not repeated). Holes may run either way round; they always count as missing area. Coordinates are
  * metres in model coordinates.
+ *
+ * <p>Immutable; its area and box are worked out when first asked for and kept, since every check
+ * asks for them. Two threads may work them out at once and get the same.
  */
-public record Polygon(List<Vec3> outer, List<List<Vec3>> holes) {
-  public Polygon {
-    outer = List.copyOf(outer);
-    holes = holes.isEmpty() ? List.of() : holes.stream().map(List::copyOf).toList();
+public final class Polygon {
+  private final List<Vec3> outer;
+  private final List<List<Vec3>> holes;
+  private double area = Double.NaN;
+  private Box box;
+
+  public Polygon(List<Vec3> outer, List<List<Vec3>> holes) {
+    this.outer = List.copyOf(outer);
+    this.holes = holes.isEmpty() ? List.of() : holes.stream().map(List::copyOf).toList();
+  }
+
+  public List<Vec3> outer() {
+    return outer;
+  }
+
+  public List<List<Vec3>> holes() {
+    return holes;
+  }
+
+  @Override
+  public boolean equals(Object o) {
+    return o == this || o instanceof Polygon p && outer.equals(p.outer) && holes.equals(p.holes);
+  }
+
+  @Override
+  public int hashCode() {
+    return 31 * outer.hashCode() + holes.hashCode();
+  }
+
+  @Override
+  public String toString() {
+    return "Polygon[outer=" + outer + ", holes=" + holes + "]";
   }
 
   public static Polygon of(List<Vec3> outer) {
@@ -63,7 +94,12 @@ public record Polygon(List<Vec3> outer, List<List<Vec3>> holes) {
 
   /** The area in square metres, holes subtracted. */
   public double area() {
-    return areaVector().length();
+    double a = area;
+    if (Double.isNaN(a)) {
+      a = areaVector().length();
+      area = a;
+    }
+    return a;
   }
 
   /** The unit normal, or the zero vector when the polygon has no area. */
@@ -124,7 +160,12 @@ public record Polygon(List<Vec3> outer, List<List<Vec3>> holes) {
   }
 
   public Box box() {
-    return Box.of(outer);
+    Box b = box;
+    if (b == null) {
+      b = Box.of(outer);
+      box = b;
+    }
+    return b;
   }
 
   /** The outer ring and the holes. */

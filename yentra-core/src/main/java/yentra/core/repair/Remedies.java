@@ -29,7 +29,7 @@ import yentra.core.geometry.Vec3;
 public final class Remedies {
   private final CheckContext context;
   private final Envelope envelope;
-  private final double ground;
+  private Double ground;
   private final SurfaceTypes types;
 
   /** What is left around an opening that fills its surface, in metres. */
@@ -41,7 +41,6 @@ public final class Remedies {
   public Remedies(CheckContext context) {
     this.context = context;
     this.envelope = context.envelope();
-    this.ground = ground(envelope);
     this.types = context.types();
   }
 
@@ -133,7 +132,7 @@ public final class Remedies {
                         new SetNeighbours(
                             first,
                             List.of(s.sides().get(0).space()),
-                            types.exterior(outward(s), ground)))));
+                            types.exterior(outward(s), ground())))));
         delete(first, surface, opening, out);
       }
       case "ADJ-508" ->
@@ -404,6 +403,13 @@ public final class Remedies {
     return Math.round(d * parts) / parts + 0.0;
   }
 
+  private double ground() {
+    if (ground == null) {
+      ground = ground(envelope);
+    }
+    return ground;
+  }
+
   /**
    * Ground level: the highest top of the surfaces in contact with the ground, else the lowest
    * storey, else 0.
@@ -433,7 +439,7 @@ public final class Remedies {
     try {
       Envelope closed = trial.apply(envelope, context.tolerance());
       Polygon face = closed.surfaces().get(closed.surfaces().size() - 1).polygon();
-      SurfaceType type = types.exterior(face, ground);
+      SurfaceType type = types.exterior(face, ground());
       out.add(
           new Remedy(
               "Close the hole with " + article(type.label()),
@@ -470,7 +476,7 @@ public final class Remedies {
     // where the delivery itself says that the inside of the building lies behind, outdoor air would
     // be a wrong answer
     if (!envelope.delivered().format().equals(Delivered.IFC)) {
-      retype(s, types.exterior(outward(s), ground), out);
+      retype(s, types.exterior(outward(s), ground()), out);
     }
   }
 
@@ -509,7 +515,7 @@ public final class Remedies {
   private SurfaceType typeFrom(Surface s) {
     return s.sides().size() > 1
         ? types.betweenSpaces(outward(s).tilt())
-        : types.exterior(outward(s), ground);
+        : types.exterior(outward(s), ground());
   }
 
   /** The surface of another space that faces this one and covers it best. */
@@ -535,7 +541,7 @@ public final class Remedies {
     }
     return s.sides().size() > 1
         ? types.betweenSpaces(outward(s).tilt())
-        : types.exterior(outward(s), ground);
+        : types.exterior(outward(s), ground());
   }
 
   private static void delete(
