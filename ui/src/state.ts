@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { create } from 'zustand';
 import type { Preview, Repair, Scope, Sweep } from './api';
+import type { ColourBy } from './stage/colouring';
 
 export type SheetTab =
   | 'boundaries'
@@ -36,6 +37,7 @@ interface View {
   hidden: Set<string>;
   isolated: Set<string> | null;
   groupsOff: Set<string>;
+  colourBy: ColourBy;
   cut: [number, number] | null;
   sweep: number | null;
   apart: boolean;
@@ -72,6 +74,7 @@ const CLEAN = {
   hidden: new Set<string>(),
   isolated: null,
   groupsOff: new Set<string>(),
+  colourBy: 'exposure' as ColourBy,
   cut: null,
   sweep: null,
   apart: false,

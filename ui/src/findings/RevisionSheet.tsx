@@ -1,11 +1,12 @@
-import { useMemo } from 'react';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
 import { api, type ReplayStep, type RevisionChange } from '../api';
 import type { ModelIndex } from '../model';
 import { Table, type Column } from '../sheet/Table';
 import { useSelection, useView } from '../state';
 import type { Edits } from '../useEdits';
 import { count } from '../words';
+import { useRevision } from './useRevision';
 
 const keyOf = (c: RevisionChange) => c.after ?? `before:${c.before}`;
 
@@ -18,15 +19,19 @@ const outcomes = (done: boolean): Record<string, string> => ({
 /** What changed since the revision before, and what becomes of its repairs. */
 export function RevisionSheet({ index, edits }: { index: ModelIndex; edits: Edits }) {
   const client = useQueryClient();
-  const { id, version } = index.model.delivery;
+  const { id } = index.model.delivery;
+  const set = useView((s) => s.set);
   const select = useView((s) => s.select);
   const chosen = useSelection();
-  const revision = useQuery({
-    queryKey: ['revision', id, version],
-    queryFn: () => api.revision(id),
-    staleTime: Infinity,
-    placeholderData: (before) => before,
-  });
+  const revision = useRevision(index.model);
+  const revised = !!revision.data?.before;
+
+  // while it is looked at, the stage shows what changed
+  useEffect(() => {
+    if (!revised) return;
+    set({ colourBy: 'change', groupsOff: new Set() });
+    return () => set({ colourBy: 'exposure', groupsOff: new Set() });
+  }, [revised, set]);
   const columns = useMemo<Column<RevisionChange>[]>(
     () => [
       {

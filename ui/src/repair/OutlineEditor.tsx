@@ -3,9 +3,9 @@ import { Magnet, Plus, X } from 'lucide-react';
 import type { Repair, Surface } from '../api';
 import type { ModelIndex } from '../model';
 import { fromLength, lengthUnit, toLength } from '../words';
-import { nearest, points, type Point } from './geometry';
+import { points, snapped, type Point, type SnapTo } from './geometry';
 
-/** How far a corner looks for another to go to, metres. */
+/** How far a corner looks for a place to go to, metres. */
 const REACH = 0.6;
 
 /** The corners of a surface as typed coordinates: moved, put in, taken out, brought to others. */
@@ -20,6 +20,7 @@ export function OutlineEditor({
 }) {
   const [ring, setRing] = useState<Point[]>(() => points(surface.rings[0] ?? []));
   const [inPlane, setInPlane] = useState(true);
+  const [to, setTo] = useState<SnapTo>('corner');
 
   function set(i: number, axis: keyof Point, text: string) {
     const v = Number(text.replace(',', '.'));
@@ -28,11 +29,14 @@ export function OutlineEditor({
   }
 
   function snap(i: number) {
+    const spaces = new Set(surface.spaces);
     const others = index.model.surfaces
-      .filter((s) => s.key !== surface.key)
-      .flatMap((s) => points(s.rings[0] ?? []));
-    const to = nearest(ring[i], others, REACH);
-    if (to) setRing(ring.map((p, k) => (k === i ? to : p)));
+      .filter((s) => s.key !== surface.key && s.rings.length > 0)
+      // a plane reaches everywhere: only those of the same spaces are meant
+      .filter((s) => to !== 'plane' || s.spaces.some((k) => spaces.has(k)))
+      .map((s) => points(s.rings[0]));
+    const place = snapped(ring[i], others, to, REACH);
+    if (place) setRing(ring.map((p, k) => (k === i ? place : p)));
   }
 
   function insert(i: number) {
@@ -59,7 +63,8 @@ export function OutlineEditor({
             ))}
             <button
               className="btn-quiet !h-[22px] !px-0.5"
-              title="Bring it to the nearest corner of another surface"
+              title={`Bring it to the nearest ${to} of another surface`}
+              aria-label={`Bring corner ${i + 1} to the nearest ${to}`}
               onClick={() => snap(i)}
             >
               <Magnet size={13} />
@@ -82,6 +87,18 @@ export function OutlineEditor({
           </li>
         ))}
       </ol>
+      <label className="mt-1 flex items-center gap-2">
+        Corners go to
+        <select
+          className="field !h-[22px]"
+          value={to}
+          onChange={(e) => setTo(e.target.value as SnapTo)}
+        >
+          <option value="corner">corners</option>
+          <option value="edge">edges</option>
+          <option value="plane">planes of this space</option>
+        </select>
+      </label>
       <label className="mt-1 flex items-center gap-2">
         <input
           type="checkbox"

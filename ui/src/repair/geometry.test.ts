@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { axes, extent, nearest, points, rectangle } from './geometry';
+import { axes, extent, points, rectangle, snapped } from './geometry';
 
 const WALL = points([4, 0, 0, 8, 0, 0, 8, 0, 3, 4, 0, 3]);
 
@@ -26,11 +26,24 @@ describe('places in the plane of a wall', () => {
   });
 });
 
-describe('the nearest corner', () => {
-  it('is another one within the distance', () => {
-    const p = { x: 0, y: 0, z: 0 };
-    const near = { x: 0.1, y: 0, z: 0 };
-    expect(nearest(p, [p, near, { x: 0.3, y: 0, z: 0 }], 0.5)).toBe(near);
-    expect(nearest(p, [{ x: 2, y: 0, z: 0 }], 0.5)).toBeNull();
+describe('a corner that goes to another outline', () => {
+  const p = { x: 4.1, y: 0.2, z: 1 };
+
+  it('finds the nearest corner within reach', () => {
+    const low = { x: 4.1, y: 0.1, z: 0.2 };
+    expect(snapped(low, [WALL], 'corner', 0.6)).toEqual({ x: 4, y: 0, z: 0 });
+    expect(snapped(p, [WALL], 'corner', 0.6)).toBeNull();
+  });
+
+  it('finds the nearest place on an edge', () => {
+    expect(snapped(p, [WALL], 'edge', 0.6)).toEqual({ x: 4, y: 0, z: 1 });
+  });
+
+  it('finds the foot on the plane', () => {
+    const foot = snapped(p, [WALL], 'plane', 0.6)!;
+    expect(foot.x).toBeCloseTo(4.1);
+    expect(foot.y).toBeCloseTo(0);
+    expect(foot.z).toBeCloseTo(1);
+    expect(snapped({ ...p, y: 2 }, [WALL], 'plane', 0.6)).toBeNull();
   });
 });

@@ -30,6 +30,8 @@ export interface Axes {
   origin: Point;
   u: Point;
   v: Point;
+  /** The normal, outwards. */
+  n: Point;
 }
 
 /** The frame of an outline with its lowest left corner as the origin. */
@@ -54,6 +56,7 @@ export function axes(ring: Point[]): Axes {
     },
     u,
     v,
+    n,
   };
 }
 
@@ -84,16 +87,36 @@ export function extent(a: Axes, ring: Point[]) {
   return { left, sill, width: Math.max(...us) - left, height: Math.max(...vs) - sill };
 }
 
-/** The corner of another outline nearest to a point, within a distance. */
-export function nearest(p: Point, others: Point[], within: number): Point | null {
+export type SnapTo = 'corner' | 'edge' | 'plane';
+
+/** The place nearest to a point on the corners, edges or planes of other outlines, within a distance. */
+export function snapped(p: Point, others: Point[][], to: SnapTo, within: number): Point | null {
   let best: Point | null = null;
   let least = within;
-  for (const o of others) {
+  const offer = (o: Point) => {
     const d = Math.hypot(o.x - p.x, o.y - p.y, o.z - p.z);
     if (d > 1e-9 && d <= least) {
       least = d;
       best = o;
     }
+  };
+  for (const ring of others) {
+    if (to === 'corner') ring.forEach(offer);
+    else if (to === 'edge')
+      ring.forEach((a, i) => offer(onEdge(p, a, ring[(i + 1) % ring.length])));
+    else offer(onPlane(p, axes(ring)));
   }
   return best;
+}
+
+function onEdge(p: Point, a: Point, b: Point): Point {
+  const d = minus(b, a);
+  const long = dot(d, d);
+  const t = long > 0 ? Math.min(1, Math.max(0, dot(minus(p, a), d) / long)) : 0;
+  return { x: a.x + d.x * t, y: a.y + d.y * t, z: a.z + d.z * t };
+}
+
+function onPlane(p: Point, { origin, n }: Axes): Point {
+  const d = dot(minus(p, origin), n);
+  return { x: p.x - n.x * d, y: p.y - n.y * d, z: p.z - n.z * d };
 }

@@ -1,8 +1,18 @@
 import { useView } from '../state';
+import { COLOUR_BY, type ColourBy } from './colouring';
 import type { Subject } from './subject';
 
 /** What the colours mean, how many there are, and a switch for each. */
-export function Legend({ legend, elements }: { legend: Subject['legend']; elements: boolean }) {
+export function Legend({
+  legend,
+  elements,
+  revised,
+}: {
+  legend: Subject['legend'];
+  elements: boolean;
+  /** There is a revision before this one. */
+  revised: boolean;
+}) {
   const shown = useView((s) => s.elements);
   const off = useView((s) => s.groupsOff);
   const set = useView((s) => s.set);
@@ -18,7 +28,25 @@ export function Legend({ legend, elements }: { legend: Subject['legend']; elemen
       className="absolute bottom-2 left-[120px] rounded-sm border border-line bg-panel/95 px-2 py-1.5"
       data-testid="legend"
     >
-      <div className="kicker mb-1">{legend.title}</div>
+      {legend.by ? (
+        <select
+          className="kicker mb-1 -ml-1 cursor-pointer rounded-sm bg-transparent py-0.5 hover:bg-kelp-soft"
+          aria-label="Colour the surfaces by"
+          data-testid="colour-by"
+          value={legend.by}
+          onChange={(e) =>
+            set({ colourBy: e.target.value as ColourBy, groupsOff: new Set<string>() })
+          }
+        >
+          {COLOUR_BY.filter(([k]) => k !== 'change' || revised).map(([k, label]) => (
+            <option key={k} value={k}>
+              {label}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <div className="kicker mb-1">{legend.title}</div>
+      )}
       {legend.entries.map((e) => (
         <button
           key={e.key}

@@ -3,6 +3,7 @@ import * as THREE from 'three';
 import { Eye, EyeOff, Focus, Frame, Ruler } from 'lucide-react';
 import type { Finding } from '../api';
 import type { ModelIndex } from '../model';
+import { axes, points as ringPoints } from '../repair/geometry';
 import { useView } from '../state';
 import { SEVERITY_COLOUR } from '../words';
 import { Legend } from './Legend';
@@ -149,7 +150,7 @@ export function Stage({
     const box = evidenceBox(finding);
     const keys = finding.objects.flatMap((o) => subject.drawn(o.key));
     if (keys.length) box.union(scene.boxOf(keys));
-    if (!box.isEmpty()) scene.frameBox(box);
+    if (!box.isEmpty()) scene.frameBox(box, outerSide(index, keys));
     // only when another finding is chosen, not when the model changes under it
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [view.finding]);
@@ -158,7 +159,7 @@ export function Stage({
     const frame = (e: Event) => {
       const all = (e as CustomEvent).detail === 'all';
       const keys = useView.getState().selection.flatMap(subject.drawn);
-      scene?.frame(all || !keys.length ? null : keys);
+      scene?.frame(all || !keys.length ? null : keys, outerSide(index, keys));
     };
     const key = (e: KeyboardEvent) => {
       sweepKey.current =
@@ -178,7 +179,7 @@ export function Stage({
       window.removeEventListener('keydown', key);
       window.removeEventListener('keyup', key);
     };
-  }, [subject, scene]);
+  }, [subject, scene, index]);
 
   function move(e: React.PointerEvent) {
     const s = scene;
@@ -321,7 +322,11 @@ export function Stage({
           clear={() => setPoints([])}
         />
       )}
-      <Legend legend={subject.legend} elements={elements} />
+      <Legend
+        legend={subject.legend}
+        elements={elements}
+        revised={index.model.delivery.revision > 1}
+      />
       <NorthRose
         petals={index.model.glazing}
         heading={heading + (index.model.northAzimuth ?? 0)}
@@ -357,6 +362,15 @@ function evidenceBox(f: Finding): THREE.Box3 {
     for (let i = 0; i < r.length; i += 3)
       box.expandByPoint(new THREE.Vector3(r[i], r[i + 1], r[i + 2]));
   return box;
+}
+
+/** Where the outer side of a single surface, or of an opening's, looks; null for anything else. */
+function outerSide(index: ModelIndex, keys: string[]): THREE.Vector3 | null {
+  const of = new Set(keys.map((k) => index.openings.get(k)?.surface ?? k));
+  const s = of.size === 1 ? index.surfaces.get([...of][0]) : undefined;
+  if (!s || s.spaces.length !== 1 || s.rings.length === 0) return null;
+  const { n } = axes(ringPoints(s.rings[0]));
+  return new THREE.Vector3(n.x, n.y, n.z);
 }
 
 /** A plane through a box, from its far end (0) to beyond its near end (1), along its longer side. */

@@ -565,14 +565,19 @@ export class StageScene {
   }
 
   /** Moves the camera so that the objects (or everything) fill the stage. */
-  frame(keys: string[] | null) {
+  frame(keys: string[] | null, outer: THREE.Vector3 | null = null) {
     const box = this.boxOf(keys);
     if (!box.isEmpty())
-      this.controls.frame(box.translate(this.centre.clone().negate()), keys ? 1.9 : 1.3);
+      this.controls.frame(
+        box.translate(this.centre.clone().negate()),
+        keys ? 1.9 : 1.3,
+        keys ? outer : null,
+      );
   }
 
-  frameBox(box: THREE.Box3) {
-    this.controls.frame(box.clone().translate(this.centre.clone().negate()), 1.7);
+  /** The same for a box; from the side that a normal points to, when one is given. */
+  frameBox(box: THREE.Box3, outer: THREE.Vector3 | null) {
+    this.controls.frame(box.clone().translate(this.centre.clone().negate()), 1.7, outer);
   }
 
   /** Looks at the whole from a direction. */

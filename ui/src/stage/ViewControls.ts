@@ -136,9 +136,15 @@ export class ViewControls {
     this.camera.lookAt(this.target);
   }
 
-  frame(box: THREE.Box3, slack: number) {
+  /**
+   * Fills the view with a box.
+   *
+   * @param outer a normal that is to be seen: from behind it the camera goes round to its side
+   */
+  frame(box: THREE.Box3, slack: number, outer: THREE.Vector3 | null = null) {
     const sphere = box.getBoundingSphere(new THREE.Sphere());
     const dir = this.camera.position.clone().sub(this.target).normalize();
+    if (outer) turnToward(dir, outer);
     const half = Math.min(this.camera.fov, this.camera.fov * this.camera.aspect) * (Math.PI / 360);
     const distance = (Math.max(0.5, sphere.radius) / Math.sin(half)) * slack * 0.82;
     this.target.copy(sphere.center);
@@ -149,4 +155,16 @@ export class ViewControls {
     this.camera.lookAt(this.target);
     this.changed();
   }
+}
+
+/** How squarely a surface must at least be seen, as the cosine of the angle to its normal. */
+const SQUARE = 0.3;
+
+/** Turns a direction of view so that what has a normal is seen from the side it points to. */
+export function turnToward(dir: THREE.Vector3, normal: THREE.Vector3) {
+  const seen = dir.dot(normal);
+  if (seen >= SQUARE) return;
+  // the same view in a mirror that stands in the surface, then less slanting
+  dir.addScaledVector(normal, -2 * Math.min(0, seen)).normalize();
+  if (dir.dot(normal) < SQUARE) dir.addScaledVector(normal, 2 * SQUARE).normalize();
 }

@@ -1,20 +1,21 @@
 import type { Model } from '../api';
-import { EXPOSURES, OPENING_COLOURS } from '../words';
+import { OPENING_COLOURS } from '../words';
+import type { Colouring } from './colouring';
 import { DrawingMaker, type Drawing } from './drawing';
 
-/** Surfaces and openings, coloured by what is on the other side. */
-export function envelopeDrawing(model: Model): Drawing {
+/** Surfaces and openings in the colours of a scheme. */
+export function envelopeDrawing(model: Model, colours: Colouring): Drawing {
   const maker = new DrawingMaker();
   const levelOf = new Map(model.storeys.map((s, i) => [s.key, i]));
   for (const s of model.surfaces) {
-    const e = EXPOSURES.find((x) => x.key === s.exposure) ?? EXPOSURES[6];
+    const e = colours.of(s);
     const look = {
       owner: s.key,
-      group: s.exposure,
+      group: e.key,
       level: s.storey == null ? -1 : (levelOf.get(s.storey) ?? -1),
       colour: e.colour,
       opacity: e.opacity,
-      dashed: s.exposure === 'none',
+      dashed: e.dashed,
       faint: false,
       // the whole is the building: what shades it may stand far away
       far: s.exposure === 'shade',

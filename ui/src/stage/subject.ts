@@ -1,6 +1,8 @@
 import type { ModelIndex } from '../model';
+import type { RevisionChange } from '../api';
 import { drawn } from '../model';
-import { areaText, EXPOSURES } from '../words';
+import { areaText } from '../words';
+import { COLOUR_BY, type ColourBy, colouring } from './colouring';
 import type { Drawing } from './drawing';
 import { envelopeDrawing } from './envelopeDrawing';
 
@@ -20,7 +22,7 @@ export interface Subject {
   drawn: (key: string) => string[];
   /** What hovering says of an object. */
   named: (key: string) => string | null;
-  legend: { title: string; entries: LegendEntry[] };
+  legend: { title: string; by?: ColourBy; entries: LegendEntry[] };
   /** Lowest and highest place of what the storey ladder cuts, in metres. */
   heights: [number, number];
 }
@@ -39,10 +41,18 @@ export function heights(d: Drawing): [number, number] {
   return [low + d.origin[2], high + d.origin[2]];
 }
 
-export function envelopeSubject(index: ModelIndex): Subject {
-  const drawing = envelopeDrawing(index.model);
+export function envelopeSubject(
+  index: ModelIndex,
+  by: ColourBy,
+  changes: RevisionChange[],
+): Subject {
+  const colours = colouring(by, index.model, changes);
+  const drawing = envelopeDrawing(index.model, colours);
   const counts = new Map<string, number>();
-  for (const s of index.model.surfaces) counts.set(s.exposure, (counts.get(s.exposure) ?? 0) + 1);
+  for (const s of index.model.surfaces) {
+    const { key } = colours.of(s);
+    counts.set(key, (counts.get(key) ?? 0) + 1);
+  }
   return {
     drawing,
     drawn: (key) => drawn(index, key),
@@ -51,13 +61,15 @@ export function envelopeSubject(index: ModelIndex): Subject {
       return o ? `${o.label} · ${areaText('grossArea' in o ? o.grossArea : o.area)}` : null;
     },
     legend: {
-      title: 'Other side of the surface',
-      entries: EXPOSURES.filter((e) => counts.get(e.key)).map((e) => ({
-        ...e,
-        opacity: e.key === 'shade' ? 0.6 : 1,
-        dashed: e.key === 'none',
-        count: String(counts.get(e.key)),
-      })),
+      title: COLOUR_BY.find(([k]) => k === by)![1],
+      by,
+      entries: colours.entries
+        .filter((e) => counts.get(e.key))
+        .map((e) => ({
+          ...e,
+          opacity: Math.max(0.6, e.dashed ? 1 : e.opacity),
+          count: String(counts.get(e.key)),
+        })),
     },
     heights: heights(drawing),
   };

@@ -1,8 +1,9 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { useParams, useSearchParams } from 'react-router';
-import { api, type Model, type Project } from '../api';
+import { api, type Model, type Project, type RevisionChange } from '../api';
 import { Dossier } from '../dossier/Dossier';
+import { useRevision } from '../findings/useRevision';
 import { CommandPalette } from '../frame/CommandPalette';
 import { ErrorBoundary } from '../frame/ErrorBoundary';
 import { HeadLine } from '../frame/HeadLine';
@@ -26,6 +27,8 @@ import { Drop } from './Drop';
 import { HandoverPanel } from './HandoverPanel';
 import { Intake } from './Intake';
 import { Planned } from './Planned';
+
+const NO_CHANGES: RevisionChange[] = [];
 
 /** A project: head line, path, stage, sheet and dossier. */
 export function Workbench() {
@@ -103,7 +106,9 @@ function Opened({
     () => (inScope && scope && mesh ? elementSubject(scope, mesh, model.storeys) : null),
     [inScope, scope, mesh, model.storeys],
   );
-  const envelope = useMemo(() => envelopeSubject(index), [index]);
+  const by = useView((s) => s.colourBy);
+  const changes = useRevision(model, by === 'change').data?.changes ?? NO_CHANGES;
+  const envelope = useMemo(() => envelopeSubject(index, by, changes), [index, by, changes]);
   const among = useMemo(
     () => (ghosts && scope && mesh ? withElements(envelope, scope, mesh) : envelope),
     [ghosts, scope, mesh, envelope],

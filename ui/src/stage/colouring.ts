@@ -1,0 +1,134 @@
+import type { Model, RevisionChange, Surface } from '../api';
+import { EXPOSURES } from '../words';
+
+/** What the surfaces on the stage are coloured by. */
+export type ColourBy = 'exposure' | 'construction' | 'use' | 'zone' | 'change';
+
+export const COLOUR_BY: [ColourBy, string][] = [
+  ['exposure', 'Other side of the surface'],
+  ['construction', 'Construction'],
+  ['use', 'Use of the space'],
+  ['zone', 'Zone'],
+  ['change', 'Since the revision before'],
+];
+
+export interface Tint {
+  key: string;
+  label: string;
+  colour: string;
+  opacity: number;
+  dashed: boolean;
+}
+
+/** An entry for every surface. */
+export interface Colouring {
+  entries: Tint[];
+  of: (s: Surface) => Tint;
+}
+
+const plain = (key: string, label: string, colour: string, opacity = 1): Tint => ({
+  key,
+  label,
+  colour,
+  opacity,
+  dashed: false,
+});
+
+const BY_EXPOSURE = EXPOSURES.map((e) => ({ ...e, dashed: e.key === 'none' }));
+
+const exposure: Colouring = {
+  entries: BY_EXPOSURE,
+  of: (s) => BY_EXPOSURE.find((x) => x.key === s.exposure) ?? BY_EXPOSURE[6],
+};
+
+const ADDED = plain('added', 'Added', '#2F7D4F');
+const MOVED = plain('moved', 'Moved', '#3567A8');
+const CHANGED = plain('changed', 'Changed', '#B7860B');
+const SAME = plain('same', 'As before', '#C9CDD0', 0.5);
+
+/** What became of each surface since the revision before; one whose opening changed counts too. */
+function byChange(changes: RevisionChange[]): Colouring {
+  const tints: Record<string, Tint> = { ADDED, MOVED, CHANGED };
+  const now = new Map(changes.flatMap((c) => (c.after ? [[c.after, c.change] as const] : [])));
+  return {
+    entries: [ADDED, MOVED, CHANGED, SAME],
+    of: (s) => {
+      const own = now.get(s.key);
+      if (own && tints[own]) return tints[own];
+      return s.openings.some((o) => now.has(o.key)) ? CHANGED : SAME;
+    },
+  };
+}
+
+/** So many groups have a colour of their own; the rarest share the last. */
+const PALETTE = [
+  '#3567A8',
+  '#C4622D',
+  '#2F7D4F',
+  '#8C5BA6',
+  '#B7860B',
+  '#2A8C8C',
+  '#B0486B',
+  '#6B7F2A',
+  '#7A4B2A',
+  '#5B6FC2',
+  '#A89A3A',
+  '#4E6470',
+];
+const OTHER = plain('other', 'Others', '#A9B0B4');
+const NONE = { ...plain('', 'None', '#FFFFFF', 0.35), dashed: true };
+
+/** A colour for each of the most frequent groups. */
+function byGroup(
+  model: Model,
+  group: (s: Surface) => string | null | undefined,
+  label: (key: string) => string,
+): Colouring {
+  const counts = new Map<string, number>();
+  for (const s of model.surfaces) {
+    const k = group(s);
+    if (k) counts.set(k, (counts.get(k) ?? 0) + 1);
+  }
+  const keys = [...counts.keys()].sort((a, b) => counts.get(b)! - counts.get(a)!);
+  const tints = new Map(
+    keys.slice(0, PALETTE.length).map((k, i) => [k, plain(k, label(k), PALETTE[i])] as const),
+  );
+  return {
+    entries: [...tints.values(), OTHER, NONE],
+    of: (s) => {
+      const k = group(s);
+      return k ? (tints.get(k) ?? OTHER) : NONE;
+    },
+  };
+}
+
+export function colouring(by: ColourBy, model: Model, changes: RevisionChange[]): Colouring {
+  const spaces = new Map(model.spaces.map((s) => [s.key, s]));
+  const first = (s: Surface) => spaces.get(s.spaces[0] ?? '');
+  switch (by) {
+    case 'change':
+      return byChange(changes);
+    case 'construction': {
+      const names = new Map(model.constructions.map((c) => [c.key, c.name]));
+      return byGroup(
+        model,
+        (s) => s.construction,
+        (k) => names.get(k) ?? k,
+      );
+    }
+    case 'use':
+      return byGroup(
+        model,
+        (s) => first(s)?.use,
+        (k) => k,
+      );
+    case 'zone':
+      return byGroup(
+        model,
+        (s) => first(s)?.zone,
+        (k) => k,
+      );
+    default:
+      return exposure;
+  }
+}

@@ -1,0 +1,123 @@
+package yentra.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.support.ui.Select;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import yentra.core.repair.FaultyRooms;
+
+/**
+ * Of every code that has remedies: a delivery with that fault, and in the browser each remedy
+ * looked at, and the first one made.
+ */
+class RemedyPathsIT {
+  private final HttpClient http = HttpClient.newHttpClient();
+  private final JsonMapper json = new JsonMapper();
+
+  @Test
+  void everyRemedyIsReachedFromItsFinding() throws Exception {
+    List<String> seen = new ArrayList<>();
+    try (RunningYentra yentra = new RunningYentra();
+        Browser b = new Browser()) {
+      b.driver.get(yentra.url("/"));
+      b.see(By.cssSelector("input[aria-label='Your name']")).sendKeys("Test person");
+      for (Map.Entry<String, byte[]> f : FaultyRooms.files().entrySet()) {
+        String page = deliver(yentra, f.getKey(), f.getValue());
+        b.driver.get(yentra.url(page));
+        seen.add(f.getKey() + ": " + answer(b, f.getKey()) + " remedies");
+      }
+      // a remedy that turns out not to be possible is refused with its reason
+      assertThat(b.complaints()).allMatch(c -> c.contains("/preview") && c.contains("422"));
+    }
+    assertThat(seen).hasSameSizeAs(FaultyRooms.all().keySet());
+  }
+
+  /** Looks at each remedy of the first finding of a code and makes the first one. */
+  private static int answer(Browser b, String code) {
+    new Select(b.see("group-by")).selectByValue("code");
+    By group = By.xpath("//*[@data-testid='finding-groups']//button[contains(., '" + code + "')]");
+    b.click(group);
+    String message = b.see("finding-message").getText();
+    int n = b.driver.findElements(By.cssSelector("[data-testid^='remedy-']")).size();
+    assertThat(n).as("remedies of %s: %s", code, message).isPositive();
+    for (int i = n - 1; i >= 0; i--) {
+      b.click("remedy-" + i);
+      b.waitFor(
+          "the preview of remedy " + i + " of " + code,
+          () -> !b.see("pending").getText().contains("Working out"));
+      if (i > 0) {
+        b.keys(Keys.ESCAPE);
+        b.waitFor("left alone", () -> !b.has("pending"));
+        if (!b.has("finding-message")) {
+          b.click(group);
+        }
+      }
+    }
+    assertThat(b.see("pending-summary").getText()).isNotBlank();
+    assertThat(b.see("pending").getText()).contains("Resolves ").doesNotContain("Resolves no");
+    b.click("apply");
+    b.waitFor("made", () -> !b.has("pending"));
+    b.waitFor(
+        code + " is answered: " + message,
+        () -> !b.has("finding-message") || !b.see("finding-message").getText().equals(message));
+    return n;
+  }
+
+  /** A project with one delivery; returns the page of its findings. */
+  private String deliver(RunningYentra yentra, String name, byte[] file) throws Exception {
+    String project =
+        post(
+                yentra,
+                "/api/projects",
+                "application/json",
+                ("{\"name\":\"" + name + "\"}").getBytes())
+            .get("id")
+            .asString();
+    String job =
+        post(
+                yentra,
+                "/api/projects/" + project + "/deliveries?name=" + name + ".xml",
+                "application/octet-stream",
+                file)
+            .get("id")
+            .asString();
+    for (int i = 0; i < 300; i++) {
+      JsonNode j = read(HttpRequest.newBuilder(URI.create(yentra.url("/api/jobs/" + job))));
+      String state = j.get("state").asString();
+      if (state.equals("failed")) {
+        throw new AssertionError(name + ": " + j.get("message").asString());
+      }
+      if (j.hasNonNull("deliveryId")) {
+        return "/p/" + project + "/findings?delivery=" + j.get("deliveryId").asString();
+      }
+      Thread.sleep(50);
+    }
+    throw new AssertionError(name + " has not been read");
+  }
+
+  private JsonNode post(RunningYentra yentra, String path, String type, byte[] body)
+      throws Exception {
+    return read(
+        HttpRequest.newBuilder(URI.create(yentra.url(path)))
+            .header("Content-Type", type)
+            .header("X-Yentra-Person", "Test%20person")
+            .POST(HttpRequest.BodyPublishers.ofByteArray(body)));
+  }
+
+  private JsonNode read(HttpRequest.Builder request) throws Exception {
+    HttpResponse<String> a = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+    assertThat(a.statusCode()).as(a.body()).isLessThan(300);
+    return json.readTree(a.body());
+  }
+}
