@@ -16,11 +16,12 @@ public record SurfaceResistances(double inside, double outside) {
   private static final double DOWN = 0.17;
   private static final double OUTSIDE = 0.04;
 
-  /** "Horizontal" holds for directions within 30° of it: tilts of 60° to 120°. */
-  private static final double FLATTEST = 60;
-
   private static double inside(double tilt) {
-    return tilt < FLATTEST ? UP : tilt > 180 - FLATTEST ? DOWN : HORIZONTAL;
+    return switch (HeatFlow.out(tilt)) {
+      case UP -> UP;
+      case HORIZONTAL -> HORIZONTAL;
+      case DOWN -> DOWN;
+    };
   }
 
   /**

@@ -1,0 +1,172 @@
+package yentra.core.thermal;
+
+/**
+ * Heat transfer through the ground, steady part (ISO 13370:2017; from memory). Lengths m, areas m²,
+ * resistances m²K/W, U in W/(m²K), ψ in W/(mK).
+ *
+ * @param area of the floor
+ * @param perimeter its part towards outdoor air
+ * @param conductivity of the ground, W/(mK)
+ * @param wall full thickness of the walls
+ */
+public record GroundFloor(double area, double perimeter, double conductivity, double wall) {
+  /** Of sand or gravel: what the standard takes where the ground is not known, W/(mK). */
+  public static final double SAND = 2.0;
+
+  public static final double CLAY = 1.5;
+  public static final double ROCK = 3.5;
+
+  private static final double FLOOR_INSIDE = 0.17;
+  private static final double WALL_INSIDE = 0.13;
+  private static final double OUTSIDE = 0.04;
+
+  /** Seconds of a year, as the standard rounds them. */
+  private static final double YEAR = 3.15e7;
+
+  /** The characteristic dimension B, m. */
+  public double characteristic() {
+    return area / (0.5 * perimeter);
+  }
+
+  /** Thickness of ground of the same resistance as the floor, m. */
+  public double equivalent(double floor) {
+    return wall + conductivity * (FLOOR_INSIDE + floor + OUTSIDE);
+  }
+
+  /**
+   * A slab on the ground.
+   *
+   * @param floor resistance of the slab's insulation and finishes
+   */
+  public double slab(double floor) {
+    return byThickness(equivalent(floor));
+  }
+
+  private double byThickness(double t) {
+    double b = characteristic();
+    return t < b ? logarithmic(t) : conductivity / (0.457 * b + t);
+  }
+
+  private double logarithmic(double t) {
+    double b = characteristic();
+    return 2 * conductivity / (Math.PI * b + t) * Math.log(Math.PI * b / t + 1);
+  }
+
+  /**
+   * ψ of insulation along the edge of a slab.
+   *
+   * @param depth how deep it goes down, or how far in
+   * @param thickness of the edge insulation
+   * @param insulation its conductivity, W/(mK)
+   */
+  public double edge(
+      double floor, boolean vertical, double depth, double thickness, double insulation) {
+    double t = equivalent(floor);
+    double added = (thickness / insulation - thickness / conductivity) * conductivity;
+    double d = vertical ? 2 * depth : depth;
+    return -conductivity / Math.PI * (Math.log(d / t + 1) - Math.log(d / (t + added) + 1));
+  }
+
+  /** A slab with insulation along its edge. */
+  public double slab(double floor, double edge) {
+    return slab(floor) + 2 * edge / characteristic();
+  }
+
+  /** The floor of a heated basement that reaches so deep into the ground. */
+  public double basementFloor(double floor, double depth) {
+    return byThickness(equivalent(floor) + depth / 2);
+  }
+
+  /**
+   * The walls of a heated basement.
+   *
+   * @param walls resistance of the walls without air at their faces
+   */
+  public double basementWall(double floor, double walls, double depth) {
+    double dw = conductivity * (WALL_INSIDE + walls + OUTSIDE);
+    double df = Math.min(equivalent(floor), dw);
+    return 2
+        * conductivity
+        / (Math.PI * depth)
+        * (1 + 0.5 * df / (df + depth))
+        * Math.log(depth / dw + 1);
+  }
+
+  /** H of a heated basement, W/K. */
+  public double basement(double floor, double walls, double depth) {
+    return area * basementFloor(floor, depth)
+        + depth * perimeter * basementWall(floor, walls, depth);
+  }
+
+  /**
+   * The floor above an unheated basement.
+   *
+   * @param above U of that floor
+   * @param height of the basement's walls above the ground
+   * @param wallAbove U of these walls
+   * @param airChanges 1/h
+   * @param volume of the basement, m³
+   */
+  public double unheatedBasement(
+      double above,
+      double floor,
+      double walls,
+      double depth,
+      double height,
+      double wallAbove,
+      double airChanges,
+      double volume) {
+    double out =
+        area * basementFloor(floor, depth)
+            + depth * perimeter * basementWall(floor, walls, depth)
+            + height * perimeter * wallAbove
+            + 0.33 * airChanges * volume;
+    return 1 / (1 / above + area / out);
+  }
+
+  /**
+   * A suspended floor over a ventilated space.
+   *
+   * @param above U of the floor, with Rsi on both faces
+   * @param ground resistance of what covers the ground
+   * @param height of the floor above the ground outside
+   * @param wallAbove U of the walls of the space
+   * @param vents m² of openings per m of perimeter
+   * @param wind m/s at 10 m
+   * @param shelter 0.02 sheltered, 0.05 average, 0.10 exposed
+   */
+  public double suspended(
+      double above,
+      double ground,
+      double height,
+      double wallAbove,
+      double vents,
+      double wind,
+      double shelter) {
+    double b = characteristic();
+    double through = logarithmic(equivalent(ground));
+    double across = 2 * height * wallAbove / b + 1450 * vents * wind * shelter / b;
+    return 1 / (1 / above + 1 / (through + across));
+  }
+
+  /**
+   * How deep the year's swing reaches into the ground, m.
+   *
+   * @param heatCapacity of the ground by volume, J/(m³K)
+   */
+  public double penetration(double heatCapacity) {
+    return Math.sqrt(YEAR * conductivity / (Math.PI * heatCapacity));
+  }
+
+  /** Amplitude of the loss that follows the swing indoors, of a slab, W/K. */
+  public double swingIndoors(double floor, double penetration) {
+    double t = equivalent(floor);
+    double d = 1 + penetration / t;
+    return area * conductivity / t * Math.sqrt(2 / (d * d + 1));
+  }
+
+  /** Amplitude of the loss that follows the swing outdoors, of a slab, W/K. */
+  public double swingOutdoors(double floor, double penetration) {
+    return 0.37 * perimeter * conductivity * Math.log(penetration / equivalent(floor) + 1);
+  }
+}
