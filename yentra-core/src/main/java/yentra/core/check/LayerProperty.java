@@ -8,6 +8,7 @@ import java.util.function.Consumer;
 import java.util.stream.Stream;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Material;
+import yentra.core.thermal.UValueBreakdown;
 
 /** THM-703: a layer property missing or implausible. */
 final class LayerProperty implements Check {
@@ -57,7 +58,9 @@ final class LayerProperty implements Check {
         if (!context.isIfc()) {
           ask.given("thickness", m.thickness());
         }
-        ask.given("conductivity", m.conductivity());
+        if (!UValueBreakdown.isAirLayer(m)) {
+          ask.given("conductivity", m.conductivity());
+        }
       }
     }
   }

@@ -272,6 +272,45 @@ public final class Envelope {
     return placed(parts.site, buildings);
   }
 
+  /** With other constructions, layers and materials. */
+  public Envelope withConstructions(
+      List<Construction> constructions, List<Layer> layers, List<Material> materials) {
+    return thermal(parts.zones, constructions, layers, materials, parts.glazings);
+  }
+
+  public Envelope withGlazings(List<Glazing> list) {
+    return thermal(parts.zones, parts.constructions, parts.layers, parts.materials, list);
+  }
+
+  public Envelope withZones(List<Zone> list) {
+    return thermal(list, parts.constructions, parts.layers, parts.materials, parts.glazings);
+  }
+
+  private Envelope thermal(
+      List<Zone> zones,
+      List<Construction> constructions,
+      List<Layer> layers,
+      List<Material> materials,
+      List<Glazing> glazings) {
+    return new Envelope(
+        new Parts(
+            parts.delivered,
+            parts.site,
+            parts.buildings,
+            parts.storeys,
+            zones,
+            parts.spaces,
+            parts.surfaces,
+            parts.orphans,
+            constructions,
+            layers,
+            materials,
+            glazings,
+            parts.notes,
+            parts.uncovered),
+        this);
+  }
+
   private Envelope placed(Site site, List<Building> buildings) {
     return new Envelope(
         new Parts(

@@ -54,7 +54,10 @@ public final class EnvelopeDifference {
         a.layers(),
         b.layers(),
         l -> l.key(),
-        (x, y) -> d.same("layer " + x.key(), "materials", x.materials(), y.materials()));
+        (x, y) -> {
+          d.same("layer " + x.key(), "materials", x.materials(), y.materials());
+          d.same("layer " + x.key(), "shares", x.shares(), y.shares());
+        });
     d.lists(
         "material",
         a.materials(),

@@ -51,21 +51,35 @@ final class ConstructionReader {
     Kept kept = Kept.except(cursor.attributes(), ID);
     String name = "";
     List<String> materialKeys = new ArrayList<>();
+    List<Double> shares = new ArrayList<>();
     for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
       switch (c) {
         case "Name" -> name = cursor.leaf(kept).text();
-        case "MaterialId" -> reference(materialKeys, "materialIdRef", kept);
+        case "MaterialId" -> {
+          Double share = share(cursor.attribute("percentOfLayer"));
+          if (reference(materialKeys, "materialIdRef", kept)) {
+            shares.add(share);
+          }
+        }
         default -> kept.fragment(cursor.fragment());
       }
     }
-    layers.add(new Layer(h.key(), name, materialKeys, h.source(name), kept.extras()));
+    boolean beside = shares.stream().anyMatch(s -> s != null && s < 1);
+    layers.add(
+        new Layer(
+            h.key(),
+            name,
+            materialKeys,
+            beside ? shares.stream().map(s -> s == null ? 1 : s).toList() : List.of(),
+            h.source(name),
+            kept.extras()));
   }
 
   /**
    * Takes the reference of a LayerId or MaterialId; one that says more than the reference is kept
    * whole.
    */
-  private void reference(List<String> keys, String attribute, Kept kept)
+  private boolean reference(List<String> keys, String attribute, Kept kept)
       throws UnreadableException {
     String id = cursor.attribute(attribute);
     if (id == null) {
@@ -73,6 +87,17 @@ final class ConstructionReader {
     } else {
       keys.add(id);
       cursor.fragment();
+    }
+    return id != null;
+  }
+
+  /** A share of a layer, 0 to 1; above 1 it is taken for per cent. Null when it is none. */
+  private static Double share(String text) {
+    try {
+      double v = text == null ? Double.NaN : Double.parseDouble(text.strip());
+      return v > 0 && v <= 1 ? (Double) v : v > 1 && v <= 100 ? (Double) (v / 100) : null;
+    } catch (NumberFormatException e) {
+      return null;
     }
   }
 

@@ -369,8 +369,14 @@ public final class GbxmlWriter {
   private void layer(Layer l) {
     open("Layer", l.key(), Map.of(), l.extras());
     name(l.name());
-    l.materials()
-        .forEach(m -> line("<MaterialId materialIdRef=\"" + XmlText.escapeAttribute(m) + "\"/>"));
+    for (int i = 0; i < l.materials().size(); i++) {
+      String share = l.shares().isEmpty() ? "" : "\" percentOfLayer=\"" + number(l.share(i));
+      line(
+          "<MaterialId materialIdRef=\""
+              + XmlText.escapeAttribute(l.materials().get(i))
+              + share
+              + "\"/>");
+    }
     close("Layer", l.extras());
   }
 

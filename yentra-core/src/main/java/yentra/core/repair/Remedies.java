@@ -49,6 +49,9 @@ public final class Remedies {
     String first = f.objects().isEmpty() ? "" : f.objects().get(0);
     Optional<Surface> surface = envelope.surface(first);
     boolean opening = envelope.opening(first).isPresent();
+    if (f.code().startsWith("THM-")) {
+      return new ThermalRemedies(context, this).of(f);
+    }
     switch (f.code()) {
       case "FMT-103" -> duplicate(first, out);
       case "FMT-104" -> dangling(f, first, surface, out);
@@ -181,7 +184,6 @@ public final class Remedies {
         }
       }
       case "OPN-607" -> out.add(new Remedy("Delete the opening", new DeleteOpening(first)));
-      case "THM-701" -> surface.ifPresent(s -> assign(s, out));
       default -> {}
     }
     return out;
@@ -195,7 +197,7 @@ public final class Remedies {
     String attribute = f.subject().substring(0, at);
     String from = f.subject().substring(at + 1);
     if (attribute.equals("constructionIdRef")) {
-      surface.ifPresent(s -> assign(s, out));
+      new ThermalRemedies(context, this).assign(first, out);
     }
     PointReference drop = new PointReference(first, attribute, from, null);
     try {
@@ -565,21 +567,11 @@ public final class Remedies {
     }
   }
 
-  private void assign(Surface s, List<Remedy> out) {
-    usualConstruction(s.type())
-        .ifPresent(
-            c ->
-                out.add(
-                    new Remedy(
-                        "Assign " + context.naming().object(c),
-                        new AssignConstruction(s.key(), c))));
-  }
-
   /**
    * The construction that covers the largest area among surfaces of a type; where none has one, of
    * the same exposure.
    */
-  private Optional<String> usualConstruction(SurfaceType type) {
+  Optional<String> usualConstruction(SurfaceType type) {
     Map<String, Double> same = new TreeMap<>();
     Map<String, Double> alike = new TreeMap<>();
     for (Surface s : envelope.surfaces()) {

@@ -46,7 +46,16 @@ import yentra.core.geometry.Tolerance;
   @JsonSubTypes.Type(value = Several.class, name = "Several"),
   @JsonSubTypes.Type(value = PointReference.class, name = "PointReference"),
   @JsonSubTypes.Type(value = MakeIdUnique.class, name = "MakeIdUnique"),
-  @JsonSubTypes.Type(value = AmendSpace.class, name = "AmendSpace")
+  @JsonSubTypes.Type(value = AmendSpace.class, name = "AmendSpace"),
+  @JsonSubTypes.Type(value = GiveConstruction.class, name = "GiveConstruction"),
+  @JsonSubTypes.Type(value = ReplaceConstruction.class, name = "ReplaceConstruction"),
+  @JsonSubTypes.Type(value = AmendMaterial.class, name = "AmendMaterial"),
+  @JsonSubTypes.Type(value = MergeThinLayer.class, name = "MergeThinLayer"),
+  @JsonSubTypes.Type(value = MakeMassless.class, name = "MakeMassless"),
+  @JsonSubTypes.Type(value = ReverseLayers.class, name = "ReverseLayers"),
+  @JsonSubTypes.Type(value = StateUValue.class, name = "StateUValue"),
+  @JsonSubTypes.Type(value = GiveGlazing.class, name = "GiveGlazing"),
+  @JsonSubTypes.Type(value = AmendGlazing.class, name = "AmendGlazing")
 })
 public sealed interface Repair
     permits ReverseSurface,
@@ -83,7 +92,16 @@ public sealed interface Repair
         Several,
         PointReference,
         MakeIdUnique,
-        AmendSpace {
+        AmendSpace,
+        GiveConstruction,
+        ReplaceConstruction,
+        AmendMaterial,
+        MergeThinLayer,
+        MakeMassless,
+        ReverseLayers,
+        StateUValue,
+        GiveGlazing,
+        AmendGlazing {
   /**
    * The envelope with this change.
    *

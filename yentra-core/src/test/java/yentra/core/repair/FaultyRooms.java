@@ -50,7 +50,41 @@ public final class FaultyRooms {
     f.put("FMT-103", sound.replace("\"b-south\"", "\"b-north\""));
     f.put("FMT-104", sound.replaceFirst("zoneIdRef=\"z-1\"", "zoneIdRef=\"z-9\""));
     f.put("FMT-106", sound.replaceFirst("openingType=\"FixedWindow\"", "openingType=\"Porthole\""));
+    thermal(sound, f);
     return f;
+  }
+
+  private static void thermal(String sound, Map<String, String> f) {
+    String name = "<Name>Brick wall</Name>";
+    String stated = name + "<U-value unit=\"WPerSquareMeterK\">%s</U-value>";
+    f.put("THM-702", sound.replaceAll("<LayerId [^>]*/>\\s*", ""));
+    f.put("THM-703", sound.replaceAll("<Conductivity.*</Conductivity>\\s*", ""));
+    f.put(
+        "THM-704",
+        sound
+            .replace(
+                "<Material id=\"mat-1\"",
+                "<Material id=\"foil\"><Name>Foil</Name><Thickness unit=\"Meters\">0.0005</Thickness><Conductivity unit=\"WPerMeterK\">0.9</Conductivity><Density unit=\"KgPerCubicM\">1000</Density><SpecificHeat unit=\"JPerKgK\">1000</SpecificHeat></Material><Material id=\"mat-1\"")
+            .replace(
+                "<MaterialId materialIdRef=\"mat-1\"/>",
+                "<MaterialId materialIdRef=\"mat-1\"/><MaterialId materialIdRef=\"foil\"/>"));
+    f.put("THM-705", sound.replace(name, stated.formatted("1.2")));
+    f.put("THM-706", sound.replace(name, stated.formatted("8.5")));
+    f.put("THM-707", sound.replaceAll("<SolarHeatGainCoeff.*</SolarHeatGainCoeff>", ""));
+    f.put("THM-708", sound.replace(">0.55<", ">55<"));
+    String more =
+        "<Construction id=\"con-2\"><Name>Turned</Name><LayerId layerIdRef=\"lay-2\"/></Construction>"
+            + "<Construction id=\"con-3\"><Name>Right</Name><LayerId layerIdRef=\"lay-3\"/></Construction>"
+            + "<Layer id=\"lay-2\"><MaterialId materialIdRef=\"mat-2\"/><MaterialId materialIdRef=\"mat-1\"/></Layer>"
+            + "<Layer id=\"lay-3\"><MaterialId materialIdRef=\"mat-1\"/><MaterialId materialIdRef=\"mat-2\"/></Layer>"
+            + "<Material id=\"mat-2\"><Name>Wool</Name><R-value unit=\"SquareMeterKPerW\">3</R-value></Material>"
+            + "<Construction id=\"con-1\"";
+    f.put(
+        "THM-709",
+        sound
+            .replace("<Construction id=\"con-1\"", more)
+            .replaceAll("(id=\"[ab]-(?:north|south)\"[^>]*)\"con-1\"", "$1\"con-3\"")
+            .replaceAll("(id=\"a-west\"[^>]*)\"con-1\"", "$1\"con-2\""));
   }
 
   /** The same as files. */
@@ -153,8 +187,28 @@ public final class FaultyRooms {
         openings(
             "b-south",
             window("odd", south(5, 1, 6, 2)).withGlazing(null).withConstruction("con-1")));
+    f.put("THM-710", misplaced());
     f.put("THM-701", changed("b-east", s -> s.withConstruction(null)));
     return f;
+  }
+
+  /** A strip of the wall between the rooms has the construction of the outer walls. */
+  private static Envelope misplaced() throws Exception {
+    Envelope e =
+        read(
+            new String(write(rooms()), StandardCharsets.UTF_8)
+                .replace(
+                    "<Construction id=\"con-1\"",
+                    "<Construction id=\"con-2\"><Name>Partition</Name><LayerId layerIdRef=\"lay-1\"/></Construction><Construction id=\"con-1\""));
+    e = new SplitSurface("between", v(4, 0, 2.5), v(4, 5, 2.5)).apply(e, TOLERANCE);
+    return e.withSurfaces(
+        e.surfaces().stream()
+            .map(
+                s ->
+                    s.type() == SurfaceType.INTERIOR_WALL && s.polygon().box().max().z() < 2.6
+                        ? s.withConstruction("con-2")
+                        : s)
+            .toList());
   }
 
   private static Envelope withLoneSpace() {

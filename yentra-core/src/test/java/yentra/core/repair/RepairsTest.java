@@ -184,6 +184,25 @@ class RepairsTest {
     JsonMapper json = JsonMapper.builder().build();
     List<Repair> all =
         List.of(
+            new GiveConstruction(List.of("s"), ConstructionSpec.existing("con-1")),
+            new ReplaceConstruction(
+                "con-1",
+                new ConstructionSpec(
+                    null,
+                    "Wall",
+                    List.of(
+                        new ConstructionSpec.LayerSpec(
+                            "Wool", 0.1, 0.035, 30.0, 1030.0, null, null)),
+                    null,
+                    "by hand")),
+            new AmendMaterial("mat-1", null, 0.5, null, null, null, "by hand"),
+            new MergeThinLayer("mat-1"),
+            new MakeMassless("con-1"),
+            new ReverseLayers("con-1"),
+            new StateUValue("con-1", null),
+            new GiveGlazing(
+                List.of("o"), new GlazingSpec(null, "Double", 1.3, 0.6, 0.7, "by hand")),
+            new AmendGlazing("glass-1", null, 0.5, null, null),
             new ReverseSurface("s"),
             new ReverseShell("a"),
             new RetypeSurface("s", SurfaceType.ROOF),

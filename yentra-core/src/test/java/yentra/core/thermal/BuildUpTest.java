@@ -24,9 +24,8 @@ class BuildUpTest {
   @Test
   void cavityWallOfBrickWoolBlockAndPlaster() {
     BuildUp wall =
-        new BuildUp(
-            List.of(layer(0.1025, 0.77), layer(0.1, 0.035), layer(0.1, 0.15), layer(0.013, 0.57)),
-            true);
+        BuildUp.of(
+            List.of(layer(0.1025, 0.77), layer(0.1, 0.035), layer(0.1, 0.15), layer(0.013, 0.57)));
     assertThat(wall.resistance().orElseThrow() + 0.17).isCloseTo(3.8497334245, within(1e-9));
     assertThat(wall.uValue(SurfaceResistances.outdoor(90)).orElseThrow())
         .isCloseTo(0.2597582455, within(1e-9));
@@ -44,7 +43,7 @@ class BuildUpTest {
     "indoor, 180, 0.3032928943"
   })
   void surfaceResistancesByDirection(String where, double tilt, double u) {
-    BuildUp slab = new BuildUp(List.of(layer(0.2, 2.0), layer(0.1, 0.035)), true);
+    BuildUp slab = BuildUp.of(List.of(layer(0.2, 2.0), layer(0.1, 0.035)));
     SurfaceResistances air =
         where.equals("outdoor")
             ? SurfaceResistances.outdoor(tilt)
@@ -65,13 +64,14 @@ class BuildUpTest {
   void aLayerThatSaysNothingLeavesTheSumOpen() {
     Material unknown =
         new Material("m", "", 0.1, null, null, null, null, SourceRef.REPAIR, Extras.NONE);
-    BuildUp b = new BuildUp(List.of(layer(0.1, 0.5), unknown), true);
+    BuildUp b = BuildUp.of(List.of(layer(0.1, 0.5), unknown));
     assertThat(b.resistance()).isEmpty();
     assertThat(b.uValue(SurfaceResistances.NONE)).isEmpty();
-    assertThat(new BuildUp(List.of(layer(0.1, 0.5)), false).resistance()).isEmpty();
+    assertThat(new BuildUp(BuildUp.of(List.of(layer(0.1, 0.5))).layers(), false).resistance())
+        .isEmpty();
     Material stated =
         new Material("m", "", null, null, null, null, 0.18, SourceRef.REPAIR, Extras.NONE);
-    assertThat(new BuildUp(List.of(stated), true).uValue(SurfaceResistances.NONE).orElseThrow())
+    assertThat(BuildUp.of(List.of(stated)).uValue(SurfaceResistances.NONE).orElseThrow())
         .isCloseTo(1 / 0.18, within(1e-12));
   }
 }

@@ -1,0 +1,208 @@
+package yentra.core.library;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Materials, constructions, window types and frames with the source of their values. Names are
+ * unique within their kind, capitals and blanks aside. All values are in SI units.
+ */
+public record Library(
+    List<LibraryMaterial> materials,
+    List<LibraryConstruction> constructions,
+    List<LibraryGlazing> glazings,
+    List<LibraryFrame> frames) {
+  public static final Library EMPTY = new Library(List.of(), List.of(), List.of(), List.of());
+
+  public Library {
+    materials = materials == null ? List.of() : List.copyOf(materials);
+    constructions = constructions == null ? List.of() : List.copyOf(constructions);
+    glazings = glazings == null ? List.of() : List.copyOf(glazings);
+    frames = frames == null ? List.of() : List.copyOf(frames);
+  }
+
+  /** What all entries have. */
+  public sealed interface Item
+      permits LibraryMaterial, LibraryConstruction, LibraryGlazing, LibraryFrame {
+    String name();
+
+    /** Where the values come from, or empty. */
+    String source();
+  }
+
+  /**
+   * @param category for grouping, or empty
+   * @param conductivity W/(mK), or null
+   * @param density kg/m³, or null
+   * @param specificHeat J/(kgK), or null
+   * @param resistance m²K/W of what has no conductivity, as an air layer, or null
+   */
+  public record LibraryMaterial(
+      String name,
+      String category,
+      Double conductivity,
+      Double density,
+      Double specificHeat,
+      Double resistance,
+      String source)
+      implements Item {}
+
+  /**
+   * @param thickness m, or null for a material with a resistance only
+   * @param share of the layer's area where several materials lie side by side; null for all of it
+   */
+  public record LibraryLayer(String material, Double thickness, Double share) {}
+
+  /**
+   * @param use what it is for, as "Exterior wall", or empty
+   * @param layers from outside to inside; those with a share belong to one layer as long as their
+   *     shares do not add up to 1
+   * @param uValue stated, W/(m²K), or null
+   */
+  public record LibraryConstruction(
+      String name, String use, List<LibraryLayer> layers, Double uValue, String source)
+      implements Item {
+    public LibraryConstruction {
+      layers = List.copyOf(layers);
+    }
+  }
+
+  /**
+   * @param uValue of the whole window, W/(m²K)
+   * @param solarHeatGain 0 to 1
+   * @param visibleTransmittance 0 to 1
+   */
+  public record LibraryGlazing(
+      String name,
+      String category,
+      Double uValue,
+      Double solarHeatGain,
+      Double visibleTransmittance,
+      String source)
+      implements Item {}
+
+  /**
+   * @param uValue Uf, W/(m²K)
+   * @param psiClear ψ with glass without coating, W/(mK), or null
+   * @param psiCoated ψ with coated or gas-filled glass, or null
+   */
+  public record LibraryFrame(
+      String name, Double uValue, Double psiClear, Double psiCoated, String source)
+      implements Item {}
+
+  /** All entries, by kind. */
+  public List<Item> items() {
+    List<Item> out = new ArrayList<>(materials);
+    out.addAll(constructions);
+    out.addAll(glazings);
+    out.addAll(frames);
+    return out;
+  }
+
+  /** What two names must not share within a kind. */
+  static String plain(String name) {
+    return name.strip().replaceAll("\\s+", " ").toLowerCase(Locale.ROOT);
+  }
+
+  public Optional<LibraryMaterial> material(String name) {
+    return named(materials, name);
+  }
+
+  public Optional<LibraryConstruction> construction(String name) {
+    return named(constructions, name);
+  }
+
+  public Optional<LibraryGlazing> glazing(String name) {
+    return named(glazings, name);
+  }
+
+  static <T extends Item> Optional<T> named(List<T> list, String name) {
+    String plain = plain(name);
+    return list.stream().filter(x -> plain(x.name()).equals(plain)).findFirst();
+  }
+
+  /** Everything of both; of what has the same name, this one's. */
+  public Library over(Library other) {
+    return new Library(
+        joined(materials, other.materials),
+        joined(constructions, other.constructions),
+        joined(glazings, other.glazings),
+        joined(frames, other.frames));
+  }
+
+  private static <T extends Item> List<T> joined(List<T> first, List<T> second) {
+    List<T> out = new ArrayList<>(first);
+    Map<String, T> known = new HashMap<>();
+    first.forEach(x -> known.put(plain(x.name()), x));
+    second.stream().filter(x -> !known.containsKey(plain(x.name()))).forEach(out::add);
+    return out;
+  }
+
+  private static final class Shipped {
+    private static final Library LIBRARY = load();
+
+    private static Library load() {
+      Library all = EMPTY;
+      for (String file :
+          List.of("materials.csv", "constructions.csv", "glazings.csv", "frames.csv")) {
+        try (InputStream in = Library.class.getResourceAsStream(file)) {
+          LibraryFile read = LibraryFile.read(file, in.readAllBytes(), all);
+          if (!read.faults().isEmpty()) {
+            throw new IllegalStateException(file + ": " + read.faults().get(0));
+          }
+          all = all.over(read.library());
+        } catch (IOException e) {
+          throw new UncheckedIOException(e);
+        }
+      }
+      return all;
+    }
+  }
+
+  /** What ships with the product; the source of every value stands beside it. */
+  public static Library shipped() {
+    return Shipped.LIBRARY;
+  }
+
+  /**
+   * The material whose name is most like a name: it shares the most words, of those the one with
+   * the fewest others. Empty when it shares no word of three letters or more.
+   */
+  public Optional<LibraryMaterial> nearest(String name) {
+    List<String> asked = words(name);
+    LibraryMaterial best = null;
+    double most = 0;
+    for (LibraryMaterial m : materials) {
+      List<String> has = words(m.name());
+      long common = asked.stream().filter(w -> has.stream().anyMatch(h -> alike(w, h))).count();
+      double score = common == 0 ? 0 : common - has.size() / 100.0;
+      if (score > most) {
+        most = score;
+        best = m;
+      }
+    }
+    return Optional.ofNullable(best);
+  }
+
+  private static final List<String> EMPTY_WORDS =
+      List.of("layer", "mm", "density", "medium", "high", "light", "with", "and", "board", "the");
+
+  private static List<String> words(String name) {
+    return Arrays.stream(name.toLowerCase(Locale.ROOT).split("[^\\p{L}]+"))
+        .filter(w -> w.length() >= 3 && !EMPTY_WORDS.contains(w))
+        .toList();
+  }
+
+  /** The same word, or one that begins with the other. */
+  private static boolean alike(String a, String b) {
+    return a.startsWith(b) || b.startsWith(a);
+  }
+}

@@ -1,0 +1,52 @@
+package yentra.core.repair;
+
+import java.util.Locale;
+import java.util.Objects;
+import yentra.core.envelope.Construction;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.geometry.Tolerance;
+
+/**
+ * States the U-value of a construction, or takes the statement away so that its layers count.
+ *
+ * @param uValue W/(m²K), or null
+ */
+public record StateUValue(String construction, Double uValue) implements Repair {
+  @Override
+  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+    Construction c =
+        e.construction(construction)
+            .orElseThrow(
+                () ->
+                    new NotApplicableException(
+                        "The construction " + construction + " is no longer there."));
+    if (Objects.equals(c.uValue(), uValue)) {
+      throw new NotApplicableException("The construction states this already.");
+    }
+    if (uValue == null && c.layers().isEmpty()) {
+      throw new NotApplicableException(c.label() + " has no layers: its U-value must be stated.");
+    }
+    if (uValue != null && !(uValue > 0 && Double.isFinite(uValue))) {
+      throw new NotApplicableException("A U-value must be above 0.");
+    }
+    ThermalParts parts = new ThermalParts(e);
+    parts
+        .constructions()
+        .replaceAll(
+            x ->
+                x.key().equals(construction)
+                    ? new Construction(
+                        x.key(), x.name(), x.layers(), uValue, x.source(), x.extras())
+                    : x);
+    return parts.envelope();
+  }
+
+  @Override
+  public String describe(Envelope before, Naming naming) {
+    String name = before.construction(construction).map(Construction::label).orElse(construction);
+    return uValue == null
+        ? "Takes the stated U-value of " + name + " away: its layers count."
+        : String.format(Locale.ROOT, "States the U-value of %s as %.3f W/m²K.", name, uValue);
+  }
+}
