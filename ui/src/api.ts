@@ -41,6 +41,17 @@ export type Dependent = Schemas['DependentView'];
 export type Revision = Schemas['RevisionView'];
 export type RevisionChange = Schemas['Entry'];
 export type ReplayStep = Schemas['StepView'];
+export type Thermal = Schemas['ThermalView'];
+export type ConstructionRow = Schemas['ConstructionRow'];
+export type LayerRow = Schemas['LayerRow'];
+export type GlazingRow = Schemas['GlazingRow'];
+export type MaterialRow = Schemas['MaterialRow'];
+export type LossRow = Schemas['LossRow'];
+export type Breakdown = Schemas['BreakdownView'];
+export type LibraryAnswer = Schemas['LibraryView'];
+export type Library = Schemas['Library'];
+export type LibraryImport = Schemas['ImportView'];
+export type LibraryEntry = LibraryImport['entries'][number];
 export type SheetEntry = Schemas['SheetView'];
 export type SheetDetail = Schemas['SheetDetail'];
 export type SheetCells = Schemas['SheetCells'];
@@ -185,6 +196,28 @@ export const api = {
   revision: (delivery: string) => request<Revision>('GET', `/api/deliveries/${delivery}/revision`),
   replay: (delivery: string, basedOn: number) =>
     request<Model>('POST', `/api/deliveries/${delivery}/replay`, { basedOn }),
+  thermal: (delivery: string) => request<Thermal>('GET', `/api/deliveries/${delivery}/thermal`),
+  breakdown: (delivery: string, object: string) =>
+    request<Breakdown>(
+      'GET',
+      `/api/deliveries/${delivery}/thermal/breakdown?object=${encodeURIComponent(object)}`,
+    ),
+  library: (project: string) => request<LibraryAnswer>('GET', `/api/projects/${project}/library`),
+  libraryFile: (project: string, file: File) =>
+    request<LibraryImport>(
+      'POST',
+      `/api/projects/${project}/library/file?name=${encodeURIComponent(file.name)}`,
+      file,
+    ),
+  libraryOfDelivery: (delivery: string) =>
+    request<LibraryImport>('GET', `/api/deliveries/${delivery}/library`),
+  takeLibrary: (project: string, incoming: Library, taken: string[], shared: boolean) =>
+    request<LibraryAnswer>('PUT', `/api/projects/${project}/library`, { incoming, taken, shared }),
+  dropLibrary: (project: string, entry: string) =>
+    request<LibraryAnswer>(
+      'DELETE',
+      `/api/projects/${project}/library?entry=${encodeURIComponent(entry)}`,
+    ),
   boundaries: (delivery: string) =>
     request<BoundarySums>('GET', `/api/deliveries/${delivery}/boundaries`),
   tryBoundaries: (

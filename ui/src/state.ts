@@ -15,6 +15,7 @@ export type SheetTab =
   | 'revision';
 /** What findings are shown together by. */
 export type GroupBy = 'cause' | 'workspace' | 'severity' | 'code' | 'space' | 'storey';
+export type ThermalTab = 'constructions' | 'windows' | 'materials' | 'losses' | 'library';
 export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
 export type MeasureMode = 'distance' | 'height' | 'area';
 
@@ -48,6 +49,7 @@ interface View {
   lit: { areas: number[][]; lines: number[][]; points: number[][] } | null;
   tab: SheetTab;
   scopeTab: ScopeTab;
+  thermalTab: ThermalTab;
   groupBy: GroupBy;
   /** The group of findings that is shown alone. */
   group: string | null;
@@ -104,6 +106,7 @@ export const useView = create<View>()((set) => ({
   tab: 'spaces',
   groupBy: 'cause',
   scopeTab: 'elements',
+  thermalTab: 'constructions',
   valueClass: null,
   drawn: (key) => [key],
   pathFolded: false,

@@ -7,6 +7,13 @@ export function showIn(units: string | null | undefined) {
 }
 
 const FOOT = 0.3048;
+/** W/(m²K) per Btu/(h ft² F), from 1 Btu = 1055.05585262 J. */
+const U_IP = 5.678263341113488;
+/** Btu in/(h ft² F) per W/(mK). */
+const CONDUCTIVITY_IP = 6.933471798515978;
+/** kg/m³ per lb/ft³. */
+const DENSITY_IP = 16.018463373960142;
+
 export const areaUnit = () => (ip ? 'ft²' : 'm²');
 export const volumeUnit = () => (ip ? 'ft³' : 'm³');
 export const area = (v: number) => (ip ? (v / FOOT ** 2).toFixed(1) : v.toFixed(2));
@@ -41,7 +48,33 @@ function fraction(n: number): string {
 
 /** U-values to three significant digits. */
 export function uValueText(v: number): string {
-  return ip ? `${(v / 5.678263).toPrecision(3)} Btu/(h ft² F)` : `${v.toPrecision(3)} W/m²K`;
+  return `${toUValue(v).toPrecision(3)} ${uValueUnit()}`;
+}
+export const uValueUnit = () => (ip ? 'Btu/(h ft² F)' : 'W/m²K');
+export const toUValue = (v: number) => (ip ? v / U_IP : v);
+export const fromUValue = (v: number) => (ip ? v * U_IP : v);
+/** Resistances are the inverse of U-values, in their units too. */
+export const resistanceUnit = () => (ip ? 'h ft² F/Btu' : 'm²K/W');
+export const toResistance = (v: number) => (ip ? v * U_IP : v);
+export const conductivityUnit = () => (ip ? 'Btu in/(h ft² F)' : 'W/mK');
+export const toConductivity = (v: number) => (ip ? v * CONDUCTIVITY_IP : v);
+export const fromConductivity = (v: number) => (ip ? v / CONDUCTIVITY_IP : v);
+export const densityUnit = () => (ip ? 'lb/ft³' : 'kg/m³');
+export const toDensity = (v: number) => (ip ? v / DENSITY_IP : v);
+export const fromDensity = (v: number) => (ip ? v * DENSITY_IP : v);
+export const heatUnit = () => (ip ? 'Btu/(lb F)' : 'J/kgK');
+export const toHeat = (v: number) => (ip ? v / 4186.8 : v);
+export const fromHeat = (v: number) => (ip ? v * 4186.8 : v);
+/** Thicknesses of layers: millimetres or inches. */
+export const thicknessUnit = () => (ip ? 'in' : 'mm');
+export const toThickness = (v: number) => (ip ? v / 0.0254 : v * 1000);
+export const fromThickness = (v: number) => (ip ? v * 0.0254 : v / 1000);
+/** Heat loss by temperature difference: W/K or Btu/(h F). */
+export const lossUnit = () => (ip ? 'Btu/(h F)' : 'W/K');
+export const toLoss = (v: number) => (ip ? (v * 3.412141633127942) / 1.8 : v);
+/** Three significant digits, without an exponent. */
+export function figures(v: number | null | undefined): string {
+  return v == null ? '–' : String(Number(v.toPrecision(3)));
 }
 export const degrees = (v: number) => v.toFixed(1);
 

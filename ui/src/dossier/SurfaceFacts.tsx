@@ -5,7 +5,8 @@ import { openingActions, surfaceActions } from '../repair/actions';
 import { Actions } from '../repair/Form';
 import type { Edits } from '../useEdits';
 import type { ModelIndex } from '../model';
-import { areaText, lengthText, uValueText, degrees, EXPOSURES, orientation } from '../words';
+import { areaText, lengthText, degrees, EXPOSURES, orientation } from '../words';
+import { Breakdown } from './Breakdown';
 import { Changes, FindingLinks, Jump, Origin, Row, Section, Title } from './parts';
 import { useSurfaceTypes } from './useSurfaceTypes';
 
@@ -94,27 +95,15 @@ export function SurfaceFacts({
         ))}
         {!s.openings.length && <p className="text-muted">None.</p>}
       </Section>
-      <Section title="Construction, outside to inside">
-        {construction ? (
-          <>
-            <p className="font-semibold">{construction.name}</p>
-            <dl>
-              {construction.layers.map((l, i) => (
-                <Row key={i} label={l.name}>
-                  {l.thickness == null ? '–' : `${(l.thickness * 1000).toFixed(0)} mm`}
-                </Row>
-              ))}
-            </dl>
-            {construction.uValue != null && (
-              <Row label="Stated U-value">{uValueText(construction.uValue)}</Row>
-            )}
-          </>
-        ) : (
+      {construction ? (
+        <Breakdown model={index.model} object={s.key} />
+      ) : (
+        <Section title="Construction">
           <p className="text-muted">
             {s.construction ? `${s.construction} is not defined.` : 'None.'}
           </p>
-        )}
-      </Section>
+        </Section>
+      )}
       <Origin source={s.source} element={s.element} />
       <Changes index={index} keys={[s.key]} label={s.label} />
     </>

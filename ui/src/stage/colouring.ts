@@ -1,11 +1,12 @@
 import type { Model, RevisionChange, Surface } from '../api';
-import { EXPOSURES } from '../words';
+import { EXPOSURES, toUValue, uValueUnit } from '../words';
 
 /** What the surfaces on the stage are coloured by. */
-export type ColourBy = 'exposure' | 'construction' | 'use' | 'zone' | 'change';
+export type ColourBy = 'exposure' | 'uvalue' | 'construction' | 'use' | 'zone' | 'change';
 
 export const COLOUR_BY: [ColourBy, string][] = [
   ['exposure', 'Other side of the surface'],
+  ['uvalue', 'U-value'],
   ['construction', 'Construction'],
   ['use', 'Use of the space'],
   ['zone', 'Zone'],
@@ -102,12 +103,54 @@ function byGroup(
   };
 }
 
-export function colouring(by: ColourBy, model: Model, changes: RevisionChange[]): Colouring {
+/** Bounds of the bands of U-values in W/(m²K), from warm to cold. */
+const BANDS = [0.15, 0.25, 0.4, 0.8, 1.5, 3];
+const BAND_COLOURS = ['#1F5F8B', '#3E8DAE', '#83BBA8', '#D9CF8A', '#E0A458', '#CC6B49', '#9B3A4A'];
+
+/** Bands of U-values; what has none is dashed. */
+function byUValue(values: Record<string, number>): Colouring {
+  const text = (v: number) => String(Number(toUValue(v).toPrecision(2)));
+  const tints = BAND_COLOURS.map((colour, i) =>
+    plain(
+      `u${i}`,
+      i === 0
+        ? `below ${text(BANDS[0])}`
+        : i === BANDS.length
+          ? `${text(BANDS[i - 1])} and more`
+          : `${text(BANDS[i - 1])} to ${text(BANDS[i])}`,
+      colour,
+    ),
+  );
+  tints[0].label += ` ${uValueUnit()}`;
+  const none = { ...NONE, label: 'Not known' };
+  const shade = plain('shade', 'Shading', '#40525B', 0.45);
+  return {
+    entries: [...tints, none, shade],
+    of: (s) => {
+      if (s.exposure === 'shade') return shade;
+      const u = values[s.key];
+      if (u == null) return none;
+      const i = BANDS.findIndex((b) => u < b);
+      return tints[i < 0 ? BANDS.length : i];
+    },
+  };
+}
+
+/** What only some schemes need. */
+export interface Known {
+  changes: RevisionChange[];
+  /** By key of surface or opening, W/(m²K). */
+  uValues: Record<string, number>;
+}
+
+export function colouring(by: ColourBy, model: Model, known: Known): Colouring {
   const spaces = new Map(model.spaces.map((s) => [s.key, s]));
   const first = (s: Surface) => spaces.get(s.spaces[0] ?? '');
   switch (by) {
     case 'change':
-      return byChange(changes);
+      return byChange(known.changes);
+    case 'uvalue':
+      return byUValue(known.uValues);
     case 'construction': {
       const names = new Map(model.constructions.map((c) => [c.key, c.name]));
       return byGroup(

@@ -1,8 +1,7 @@
 import type { ModelIndex } from '../model';
-import type { RevisionChange } from '../api';
 import { drawn } from '../model';
 import { areaText } from '../words';
-import { COLOUR_BY, type ColourBy, colouring } from './colouring';
+import { COLOUR_BY, type ColourBy, colouring, type Known } from './colouring';
 import type { Drawing } from './drawing';
 import { envelopeDrawing } from './envelopeDrawing';
 
@@ -41,12 +40,8 @@ export function heights(d: Drawing): [number, number] {
   return [low + d.origin[2], high + d.origin[2]];
 }
 
-export function envelopeSubject(
-  index: ModelIndex,
-  by: ColourBy,
-  changes: RevisionChange[],
-): Subject {
-  const colours = colouring(by, index.model, changes);
+export function envelopeSubject(index: ModelIndex, by: ColourBy, known: Known): Subject {
+  const colours = colouring(by, index.model, known);
   const drawing = envelopeDrawing(index.model, colours);
   const counts = new Map<string, number>();
   for (const s of index.model.surfaces) {

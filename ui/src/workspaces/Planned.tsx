@@ -1,8 +1,4 @@
 const PLANS: Record<string, [string, string]> = {
-  thermal: [
-    'Thermal',
-    'Here materials, layers and glazing will be completed and assigned, U-values worked out to the standards with every resistance shown, and spaces given their use and conditions.',
-  ],
   estimate: [
     'Estimate',
     'Here design loads and an hourly year will tell whether the translation is sane, and variants will be compared with the baseline.',

@@ -21,6 +21,8 @@ import { withElements } from '../stage/backdrop';
 import { Stage } from '../stage/Stage';
 import { envelopeSubject } from '../stage/subject';
 import { resetView, useView } from '../state';
+import { ThermalSheet } from '../thermal/ThermalSheet';
+import { useThermal } from '../thermal/useThermal';
 import { useEdits } from '../useEdits';
 import { showIn } from '../words';
 import { Drop } from './Drop';
@@ -29,6 +31,7 @@ import { Intake } from './Intake';
 import { Planned } from './Planned';
 
 const NO_CHANGES: RevisionChange[] = [];
+const NO_VALUES: Record<string, number> = {};
 
 /** A project: head line, path, stage, sheet and dossier. */
 export function Workbench() {
@@ -108,7 +111,11 @@ function Opened({
   );
   const by = useView((s) => s.colourBy);
   const changes = useRevision(model, by === 'change').data?.changes ?? NO_CHANGES;
-  const envelope = useMemo(() => envelopeSubject(index, by, changes), [index, by, changes]);
+  const uValues = useThermal(model, by === 'uvalue').data?.uValues ?? NO_VALUES;
+  const envelope = useMemo(
+    () => envelopeSubject(index, by, { changes, uValues }),
+    [index, by, changes, uValues],
+  );
   const among = useMemo(
     () => (ghosts && scope && mesh ? withElements(envelope, scope, mesh) : envelope),
     [ghosts, scope, mesh, envelope],
@@ -191,6 +198,8 @@ function Opened({
               edits={edits}
               findings={workspace === 'findings'}
             />
+          ) : workspace === 'thermal' ? (
+            <ThermalSheet index={index} project={project} edits={edits} />
           ) : (
             <Planned workspace={workspace} />
           )}

@@ -1,11 +1,13 @@
 package yentra.server;
 
+import com.fasterxml.jackson.databind.JavaType;
 import io.swagger.v3.oas.models.media.Schema;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.customizers.PropertyCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
@@ -21,6 +23,21 @@ class ApiDescription {
     };
   }
 
+  /** What is boxed may be null. */
+  @Bean
+  @SuppressWarnings({"unchecked", "rawtypes"})
+  PropertyCustomizer nullableNumbers() {
+    return (property, type) -> {
+      boolean boxed =
+          type.getType() == Double.class
+              || type.getType() instanceof JavaType t && t.hasRawClass(Double.class);
+      if (boxed && property.getTypes() != null) {
+        property.getTypes().add("null");
+      }
+      return property;
+    };
+  }
+
   @SuppressWarnings({"unchecked", "rawtypes"})
   private static void require(Schema schema) {
     Map<String, Schema> properties = schema.getProperties();
@@ -30,6 +47,7 @@ class ApiDescription {
     List<String> required = new ArrayList<>();
     properties.forEach(
         (name, p) -> {
+          members(p);
           boolean nullable =
               Boolean.TRUE.equals(p.getNullable())
                   || p.getTypes() != null && p.getTypes().contains("null");
@@ -39,5 +57,18 @@ class ApiDescription {
         });
     required.sort(Comparator.naturalOrder());
     schema.setRequired(required);
+  }
+
+  /** Members of lists and maps are never null. */
+  @SuppressWarnings("rawtypes")
+  private static void members(Schema p) {
+    for (Object member : new Object[] {p.getItems(), p.getAdditionalProperties()}) {
+      if (member instanceof Schema m) {
+        if (m.getTypes() != null) {
+          m.getTypes().remove("null");
+        }
+        members(m);
+      }
+    }
   }
 }

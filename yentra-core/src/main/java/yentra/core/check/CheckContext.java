@@ -22,6 +22,8 @@ import yentra.core.geometry.Tolerance;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopedModel;
+import yentra.core.thermal.HeatLoss;
+import yentra.core.thermal.UValueBreakdown;
 
 /**
  * What all checks of one run share: the envelope, the limits, and what has been measured once for
@@ -296,6 +298,30 @@ public final class CheckContext {
       thermal = new ThermalSurvey(this);
     }
     return thermal;
+  }
+
+  /**
+   * Transmission heat loss. Spaces count as conditioned unless the delivery says otherwise; those
+   * that only group others do not count.
+   */
+  public HeatLoss heatLoss() {
+    java.util.Set<String> grouping = groupings();
+    return HeatLoss.of(
+        envelope,
+        s -> outward(s).tilt(),
+        s -> Math.max(0, volumes.of(s.key()).volume()),
+        s -> Conditions.of(s.condition()) != Conditions.NONE,
+        s -> !grouping.contains(s.key()));
+  }
+
+  /** Where a surface stands, for its surface resistances. */
+  public UValueBreakdown.Position position(Surface s) {
+    return UValueBreakdown.Position.of(s, outward(s).tilt());
+  }
+
+  /** Which way an outdoor wall faces, 0 for true north, clockwise in eighths; −1 for all else. */
+  public int octant(Surface s) {
+    return SurfaceMeasures.octant(this, s);
   }
 
   /** How many surfaces name a construction. */

@@ -73,14 +73,16 @@ public final class SurfaceMeasures {
     Surface s = surfaces.get(i);
     gross[i] = s.polygon().area();
     net[i] = s.netArea();
+    double glass = 0;
     for (Opening o : s.openings()) {
-      glazed[i] += o.type().isGlazed() ? o.polygon().area() : 0;
+      glass += o.type().isGlazed() ? o.polygon().area() : 0;
     }
+    glazed[i] = glass;
     octant[i] = (byte) octant(context, s);
   }
 
   /** Which way an outdoor wall faces, 0 for true north, clockwise; −1 for all else. */
-  private static int octant(CheckContext context, Surface s) {
+  static int octant(CheckContext context, Surface s) {
     Polygon p = s.polygon();
     if (s.exposure() != Exposure.OUTDOOR || p.tilt() < LEAST || p.tilt() > MOST) {
       return -1;

@@ -109,6 +109,23 @@ public record Space(
         extras);
   }
 
+  /** With another use and conditionType. */
+  public Space withUse(String u, String c) {
+    return new Space(
+        key,
+        name,
+        storey,
+        zone,
+        building,
+        u,
+        c,
+        statedFloorArea,
+        statedVolume,
+        shell,
+        source,
+        extras);
+  }
+
   public Space withExtras(Extras x) {
     return new Space(
         key,

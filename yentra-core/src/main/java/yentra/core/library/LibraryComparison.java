@@ -29,7 +29,7 @@ public final class LibraryComparison {
    * @param kind material, construction, window type or frame
    * @param differences what differs, as "conductivity 0.036 → 0.034 W/mK"
    */
-  public record Entry(String kind, String name, Status status, List<String> differences) {
+  public record Imported(String kind, String name, Status status, List<String> differences) {
     /** By which it is chosen. */
     public String id() {
       return kind + ":" + Library.plain(name);
@@ -37,8 +37,8 @@ public final class LibraryComparison {
   }
 
   /** Every entry of a library that comes in, in its order. */
-  public static List<Entry> of(Library own, Library incoming) {
-    List<Entry> out = new ArrayList<>();
+  public static List<Imported> of(Library own, Library incoming) {
+    List<Imported> out = new ArrayList<>();
     incoming.materials().forEach(m -> out.add(entry(own.materials(), m)));
     incoming.constructions().forEach(c -> out.add(entry(own.constructions(), c)));
     incoming.glazings().forEach(g -> out.add(entry(own.glazings(), g)));
@@ -46,10 +46,10 @@ public final class LibraryComparison {
     return out;
   }
 
-  private static <T extends Item> Entry entry(List<T> own, T item) {
+  private static <T extends Item> Imported entry(List<T> own, T item) {
     Optional<T> old = Library.named(own, item.name());
     List<String> differences = old.map(o -> differences(o, item)).orElse(List.of());
-    return new Entry(
+    return new Imported(
         kind(item),
         item.name(),
         old.isEmpty() ? Status.NEW : differences.isEmpty() ? Status.EQUAL : Status.DIFFERENT,

@@ -30,6 +30,7 @@ public record ConstructionSpec(
   }
 
   public ConstructionSpec {
+    key = key == null || key.isBlank() ? null : key;
     layers = layers == null ? List.of() : List.copyOf(layers);
   }
 

@@ -23,6 +23,10 @@ public record GlazingSpec(
     Double solarHeatGain,
     Double visibleTransmittance,
     String source) {
+  public GlazingSpec {
+    key = key == null || key.isBlank() ? null : key;
+  }
+
   public static GlazingSpec existing(String key) {
     return new GlazingSpec(key, null, null, null, null, null);
   }

@@ -52,6 +52,9 @@ public final class Remedies {
     if (f.code().startsWith("THM-")) {
       return new ThermalRemedies(context, this).of(f);
     }
+    if (f.code().startsWith("USE-")) {
+      return new ConditionRemedies(context).of(f);
+    }
     switch (f.code()) {
       case "FMT-103" -> duplicate(first, out);
       case "FMT-104" -> dangling(f, first, surface, out);

@@ -55,7 +55,10 @@ import yentra.core.geometry.Tolerance;
   @JsonSubTypes.Type(value = ReverseLayers.class, name = "ReverseLayers"),
   @JsonSubTypes.Type(value = StateUValue.class, name = "StateUValue"),
   @JsonSubTypes.Type(value = GiveGlazing.class, name = "GiveGlazing"),
-  @JsonSubTypes.Type(value = AmendGlazing.class, name = "AmendGlazing")
+  @JsonSubTypes.Type(value = AmendGlazing.class, name = "AmendGlazing"),
+  @JsonSubTypes.Type(value = GiveUse.class, name = "GiveUse"),
+  @JsonSubTypes.Type(value = GiveZone.class, name = "GiveZone"),
+  @JsonSubTypes.Type(value = AmendZone.class, name = "AmendZone")
 })
 public sealed interface Repair
     permits ReverseSurface,
@@ -101,7 +104,10 @@ public sealed interface Repair
         ReverseLayers,
         StateUValue,
         GiveGlazing,
-        AmendGlazing {
+        AmendGlazing,
+        GiveUse,
+        GiveZone,
+        AmendZone {
   /**
    * The envelope with this change.
    *

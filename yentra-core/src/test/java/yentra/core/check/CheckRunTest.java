@@ -168,10 +168,14 @@ class CheckRunTest {
         CheckRun.of(new CheckContext(block(random, wide, 3, 3), Limits.STANDARD, TOLERANCE));
     for (int i = 0; i < 12; i++) {
       Envelope changed = edit(run.context().envelope(), random, i);
-      List<Finding> full =
-          CheckRun.of(new CheckContext(changed, Limits.STANDARD, TOLERANCE)).findings();
+      CheckRun full = CheckRun.of(new CheckContext(changed, Limits.STANDARD, TOLERANCE));
       run = run.after(changed);
-      assertThat(run.findings()).as("after change %d of seed %d", i, seed).isEqualTo(full);
+      assertThat(run.findings())
+          .as("after change %d of seed %d", i, seed)
+          .isEqualTo(full.findings());
+      assertThat(run.context().figures()).isEqualTo(full.context().figures());
+      assertThat(run.context().measures().walls()).isEqualTo(full.context().measures().walls());
+      assertThat(run.context().measures().glazing()).isEqualTo(full.context().measures().glazing());
     }
   }
 

@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import yentra.core.library.Library.LibraryMaterial;
-import yentra.core.library.LibraryComparison.Entry;
+import yentra.core.library.LibraryComparison.Imported;
 import yentra.core.library.LibraryComparison.Status;
 import yentra.core.library.LibraryFile.Fault;
 import yentra.core.thermal.GlassUnit;
@@ -165,9 +165,9 @@ class LibraryTest {
                 Hemp lime,0.07,300,1500
                 """)
             .library();
-    List<Entry> entries = LibraryComparison.of(SHIPPED, in);
+    List<Imported> entries = LibraryComparison.of(SHIPPED, in);
     assertThat(entries)
-        .extracting(Entry::status)
+        .extracting(Imported::status)
         .containsExactly(Status.DIFFERENT, Status.EQUAL, Status.NEW);
     assertThat(entries.get(0).differences()).containsExactly("conductivity 0.036 → 0.032 W/mK");
     Library with =

@@ -72,6 +72,10 @@ public final class FaultyRooms {
     f.put("THM-706", sound.replace(name, stated.formatted("8.5")));
     f.put("THM-707", sound.replaceAll("<SolarHeatGainCoeff.*</SolarHeatGainCoeff>", ""));
     f.put("THM-708", sound.replace(">0.55<", ">55<"));
+    f.put("USE-901", sound.replaceFirst(" spaceType=\"[^\"]*\"", ""));
+    f.put("USE-902", sound.replace("<DesignHeatT unit=\"C\">20", "<DesignHeatT unit=\"C\">28"));
+    f.put("USE-903", sound.replaceFirst(" zoneIdRef=\"z-1\"", ""));
+    f.put("USE-904", sound.replaceFirst("\"Heated\"", "\"Unconditioned\""));
     String more =
         "<Construction id=\"con-2\"><Name>Turned</Name><LayerId layerIdRef=\"lay-2\"/></Construction>"
             + "<Construction id=\"con-3\"><Name>Right</Name><LayerId layerIdRef=\"lay-3\"/></Construction>"

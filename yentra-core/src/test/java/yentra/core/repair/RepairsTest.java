@@ -203,6 +203,9 @@ class RepairsTest {
             new GiveGlazing(
                 List.of("o"), new GlazingSpec(null, "Double", 1.3, 0.6, 0.7, "by hand")),
             new AmendGlazing("glass-1", null, 0.5, null, null),
+            new GiveUse(List.of("a"), "OfficeEnclosed", "Heated"),
+            new GiveZone(List.of("a"), null, "North", 20.0, 26.0),
+            new AmendZone("z-1", null, 19.0, null),
             new ReverseSurface("s"),
             new ReverseShell("a"),
             new RetypeSurface("s", SurfaceType.ROOF),

@@ -1,0 +1,95 @@
+import { useQuery } from '@tanstack/react-query';
+import { api, type Model } from '../api';
+import {
+  conductivityUnit,
+  figures,
+  resistanceUnit,
+  thicknessUnit,
+  toConductivity,
+  toResistance,
+  toThickness,
+  toUValue,
+  uValueText,
+  uValueUnit,
+} from '../words';
+import { Row, Section } from './parts';
+
+/** How the U-value of a surface or door comes about, resistance by resistance. */
+export function Breakdown({ model, object }: { model: Model; object: string }) {
+  const { id, version } = model.delivery;
+  const { data, error } = useQuery({
+    queryKey: ['breakdown', id, version, object],
+    queryFn: () => api.breakdown(id, object),
+    staleTime: Infinity,
+    retry: false,
+  });
+  if (error) return null;
+  const b = data?.breakdown;
+  return (
+    <Section title="U-value, outside to inside">
+      {!data || !b ? (
+        <p className="text-muted">Working it out …</p>
+      ) : (
+        <div data-testid="breakdown">
+          <p className="font-semibold">{data.construction}</p>
+          <table className="mt-0.5 w-full text-sm">
+            <thead>
+              <tr className="text-right text-muted">
+                <th />
+                <th className="font-normal">{thicknessUnit()}</th>
+                <th className="font-normal">{conductivityUnit()}</th>
+                <th className="font-normal">{resistanceUnit()}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {b.steps.map((s, i) => (
+                <tr key={i} className="border-t border-line/50 text-right" title={s.clause}>
+                  <td className="text-left">
+                    {s.what}
+                    {s.share < 1 && ` (${(100 * s.share).toFixed(0)} %)`}
+                    <span className="block text-[11px] text-muted">{s.clause}</span>
+                  </td>
+                  <td>{s.thickness == null ? '' : figures(toThickness(s.thickness))}</td>
+                  <td>{s.conductivity == null ? '' : figures(toConductivity(s.conductivity))}</td>
+                  <td>{s.resistance == null ? '?' : figures(toResistance(s.resistance))}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <dl className="mt-1">
+            {b.upper != null && b.lower != null && (
+              <Row label="Upper and lower limit">
+                {figures(toResistance(b.upper))} / {figures(toResistance(b.lower))}
+              </Row>
+            )}
+            <Row label="Total resistance">
+              {b.resistance == null
+                ? 'not known'
+                : `${figures(toResistance(b.resistance))} ${resistanceUnit()}`}
+            </Row>
+            <Row label="U-value of the layers">
+              {b.uValue == null ? 'not known' : uValueText(b.uValue)}
+            </Row>
+            {data.stated != null && (
+              <Row label="Stated">
+                {uValueText(data.stated)}
+                {b.uValue != null &&
+                  ` (${((100 * (data.stated - b.uValue)) / b.uValue).toFixed(0)} %)`}
+              </Row>
+            )}
+            {data.counts != null && data.counts !== b.uValue && data.counts !== data.stated && (
+              <Row label="With the ground">
+                {figures(toUValue(data.counts))} {uValueUnit()}
+              </Row>
+            )}
+          </dl>
+          {b.assumptions.map((a) => (
+            <p key={a} className="mt-0.5 text-sm text-muted">
+              {a}
+            </p>
+          ))}
+        </div>
+      )}
+    </Section>
+  );
+}

@@ -1,0 +1,285 @@
+import { useMemo, useRef, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { Download, Trash2 } from 'lucide-react';
+import { api, type LibraryAnswer, type LibraryImport, type Model } from '../api';
+import { Table, type Column } from '../sheet/Table';
+import { useView } from '../state';
+import { conductivityUnit, count, figures, toConductivity, toUValue, uValueUnit } from '../words';
+import { layersResistance, plain } from './specs';
+
+interface Row {
+  id: string;
+  kind: string;
+  name: string;
+  group: string;
+  value: string;
+  source: string;
+  kept: string;
+}
+
+const EMPTY: ReadonlySet<string> = new Set();
+
+/** Everything that can be used, where it is kept and where its values come from; files come in here. */
+export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryAnswer }) {
+  const client = useQueryClient();
+  const set = useView((s) => s.set);
+  const file = useRef<HTMLInputElement>(null);
+  const [incoming, setIncoming] = useState<LibraryImport | null>(null);
+  const [picked, setPicked] = useState<string | null>(null);
+  const project = model.delivery.projectId;
+  const rows = useMemo(() => rowsOf(answer), [answer]);
+  const columns = useMemo<Column<Row>[]>(
+    () => [
+      { id: 'name', head: 'Name', width: 240, value: (r) => r.name },
+      { id: 'kind', head: 'What', width: 90, value: (r) => r.kind },
+      { id: 'group', head: 'For', width: 110, value: (r) => r.group || null },
+      { id: 'value', head: 'Value', width: 120, value: (r) => r.value },
+      { id: 'kept', head: 'Kept', width: 76, value: (r) => r.kept },
+      {
+        id: 'source',
+        head: 'Source of its values',
+        width: 220,
+        value: (r) => r.source,
+        show: (r) => <span title={r.source}>{r.source}</span>,
+      },
+    ],
+    [],
+  );
+  const row = rows.find((r) => r.id === picked);
+
+  async function attempt<T>(step: () => Promise<T>, done: (t: T) => void) {
+    try {
+      done(await step());
+    } catch (e) {
+      set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });
+    }
+  }
+
+  const changed = (text: string) => (l: LibraryAnswer) => {
+    client.setQueryData(['library', project], l);
+    setIncoming(null);
+    set({ message: { text, bad: false } });
+  };
+
+  return (
+    <div className="flex min-h-0 flex-1" data-testid="library">
+      <Table
+        name="library"
+        rows={rows}
+        columns={columns}
+        keyOf={(r) => r.id}
+        selection={picked ? new Set([picked]) : EMPTY}
+        onSelect={(keys) => setPicked(keys.at(-1) ?? null)}
+        tools={
+          <>
+            <button className="btn-quiet ml-3 !h-[22px]" onClick={() => file.current?.click()}>
+              Bring in a file …
+            </button>
+            <button
+              className="btn-quiet !h-[22px]"
+              title="Constructions, materials and window types of this delivery"
+              onClick={() =>
+                void attempt(() => api.libraryOfDelivery(model.delivery.id), setIncoming)
+              }
+            >
+              From this delivery
+            </button>
+            <a
+              className="btn-quiet !h-[22px]"
+              href={`/api/projects/${project}/library/file`}
+              download
+              title="Everything as a spreadsheet, which can be brought in again"
+            >
+              <Download size={12} /> As spreadsheet
+            </a>
+          </>
+        }
+      />
+      <input
+        ref={file}
+        type="file"
+        className="hidden"
+        data-testid="library-file"
+        accept=".xlsx,.csv,.xml,.gbxml"
+        onChange={(e) => {
+          const f = e.target.files?.[0];
+          e.target.value = '';
+          if (f) void attempt(() => api.libraryFile(project, f), setIncoming);
+        }}
+      />
+      <aside className="flex w-[400px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
+        {incoming ? (
+          <Incoming
+            incoming={incoming}
+            leave={() => setIncoming(null)}
+            take={(taken, shared) =>
+              void attempt(
+                () => api.takeLibrary(project, incoming.incoming, taken, shared),
+                changed(`${count(taken.length, 'entry', 'entries')} taken into the library.`),
+              )
+            }
+          />
+        ) : row ? (
+          <>
+            <p className="font-semibold">{row.name}</p>
+            <p className="text-muted">
+              {row.kind}
+              {row.group && `, ${row.group.toLowerCase()}`}; {row.value}
+            </p>
+            <p className="mt-1 text-sm">{row.source || 'No source stated.'}</p>
+            {row.kept !== 'shipped' && (
+              <button
+                className="btn mt-2 self-start"
+                onClick={() =>
+                  void attempt(
+                    () => api.dropLibrary(project, row.id),
+                    changed(`${row.name} is taken out of the library.`),
+                  )
+                }
+              >
+                <Trash2 size={13} /> Take it out
+              </button>
+            )}
+          </>
+        ) : (
+          <p className="text-muted">
+            XLSX, CSV or gbXML. What a file brings in is shown before it is taken: new, equal,
+            different. The columns are those of the spreadsheet that can be saved here.
+          </p>
+        )}
+      </aside>
+    </div>
+  );
+}
+
+function rowsOf(a: LibraryAnswer): Row[] {
+  const l = a.library;
+  const own = new Set(a.project);
+  const shared = new Set(a.shared);
+  const row = (
+    kind: string,
+    x: { name: string; source: string },
+    group: string,
+    value: string,
+  ): Row => {
+    const id = `${kind}:${plain(x.name)}`;
+    return {
+      id,
+      kind,
+      name: x.name,
+      group,
+      value,
+      source: x.source,
+      kept: own.has(id) ? 'project' : shared.has(id) ? 'shared' : 'shipped',
+    };
+  };
+  const u = (v: number | null | undefined) =>
+    v == null ? '–' : `U ${figures(toUValue(v))} ${uValueUnit()}`;
+  return [
+    ...l.constructions.map((c) => {
+      const r = layersResistance(l, c);
+      return row('construction', c, c.use, u(c.uValue ?? (r == null ? null : 1 / (r + 0.17))));
+    }),
+    ...l.glazings.map((g) => row('window type', g, g.category, u(g.uValue))),
+    ...l.materials.map((m) =>
+      row(
+        'material',
+        m,
+        m.category,
+        m.conductivity == null
+          ? `R ${figures(m.resistance)}`
+          : `${figures(toConductivity(m.conductivity))} ${conductivityUnit()}`,
+      ),
+    ),
+    ...l.frames.map((f) => row('frame', f, '', u(f.uValue))),
+  ];
+}
+
+function Incoming({
+  incoming,
+  take,
+  leave,
+}: {
+  incoming: LibraryImport;
+  take: (taken: string[], shared: boolean) => void;
+  leave: () => void;
+}) {
+  const id = (e: { kind: string; name: string }) => `${e.kind}:${plain(e.name)}`;
+  const [taken, setTaken] = useState(
+    () => new Set(incoming.entries.filter((e) => e.status === 'NEW').map(id)),
+  );
+  const [shared, setShared] = useState(false);
+  const of = (status: string) => incoming.entries.filter((e) => e.status === status);
+
+  function toggle(key: string) {
+    const next = new Set(taken);
+    if (!next.delete(key)) next.add(key);
+    setTaken(next);
+  }
+
+  return (
+    <div data-testid="incoming">
+      <p className="font-semibold">
+        {of('NEW').length} new, {of('DIFFERENT').length} different, {of('EQUAL').length} equal
+        {incoming.faults.length > 0 && `, ${count(incoming.faults.length, 'row')} left out`}
+      </p>
+      {incoming.faults.map((f, i) => (
+        <p key={i} className="mt-1 text-sm text-error" data-testid="library-fault">
+          {[f.sheet && `Sheet ${f.sheet}`, f.row > 0 && `row ${f.row}`, f.column]
+            .filter(Boolean)
+            .join(', ')}
+          : {f.message}
+        </p>
+      ))}
+      {(['DIFFERENT', 'NEW'] as const).map((status) => (
+        <div key={status}>
+          {of(status).length > 0 && (
+            <h4 className="kicker mt-1.5">
+              {status === 'NEW' ? 'New' : 'Different; ticked ones replace what is there'}
+            </h4>
+          )}
+          {of(status).map((e) => (
+            <label key={id(e)} className="flex items-start gap-2 text-sm leading-[20px]">
+              <input
+                type="checkbox"
+                className="mt-1 accent-kelp"
+                checked={taken.has(id(e))}
+                onChange={() => toggle(id(e))}
+              />
+              <span>
+                {e.name} <span className="text-muted">{e.kind}</span>
+                {e.differences.map((d) => (
+                  <span key={d} className="block text-muted">
+                    {d}
+                  </span>
+                ))}
+              </span>
+            </label>
+          ))}
+        </div>
+      ))}
+      <label className="mt-2 flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="accent-kelp"
+          checked={shared}
+          onChange={(e) => setShared(e.target.checked)}
+        />
+        For all projects
+      </label>
+      <div className="mt-1.5 flex gap-1.5">
+        <button
+          className="btn btn-main"
+          disabled={!taken.size}
+          data-testid="take-library"
+          onClick={() => take([...taken], shared)}
+        >
+          Take {count(taken.size, 'entry', 'entries')}
+        </button>
+        <button className="btn" onClick={leave}>
+          Leave them
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+import { useState } from 'react';
+import { Popover } from 'radix-ui';
+import { ChevronDown } from 'lucide-react';
+import type { Surface } from '../api';
+import type { ModelIndex } from '../model';
+import { useView } from '../state';
+import { compass, count, EXPOSURES } from '../words';
+
+type Kind = 'type' | 'facing' | 'storey' | 'exposure' | 'construction' | 'source';
+
+const facing = (s: Surface) =>
+  s.tilt >= 60 && s.tilt <= 120 ? compass(s.azimuth) : s.tilt < 60 ? 'up' : 'down';
+
+/** Selects surfaces by what they have in common. */
+export function SelectBy({ index }: { index: ModelIndex }) {
+  const select = useView((s) => s.select);
+  const [wanted, setWanted] = useState<Partial<Record<Kind, string>>>({});
+  const m = index.model;
+  const value: Record<Kind, (s: Surface) => string> = {
+    type: (s) => s.type,
+    facing,
+    storey: (s) => m.storeys.find((x) => x.key === s.storey)?.name ?? '',
+    exposure: (s) => EXPOSURES.find((e) => e.key === s.exposure)?.label ?? '',
+    construction: (s) =>
+      s.construction
+        ? (m.constructions.find((c) => c.key === s.construction)?.name ?? s.construction)
+        : 'none',
+    source: (s) => s.element?.elementClass ?? s.source.elementClass,
+  };
+  const LABELS: [Kind, string][] = [
+    ['type', 'Type'],
+    ['facing', 'Facing'],
+    ['storey', 'Storey'],
+    ['exposure', 'Other side'],
+    ['construction', 'Construction'],
+    ['source', 'Source class'],
+  ];
+  const found = m.surfaces.filter((s) =>
+    LABELS.every(([k]) => !wanted[k] || value[k](s) === wanted[k]),
+  );
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="btn-quiet !h-[24px]" data-testid="select-by">
+        Select surfaces by <ChevronDown size={13} />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="menu w-72 !p-2" align="end" collisionPadding={8}>
+          {LABELS.map(([k, label]) => (
+            <label key={k} className="mb-1 flex items-center justify-between gap-2">
+              <span className="text-muted">{label}</span>
+              <select
+                className="field w-44"
+                aria-label={label}
+                value={wanted[k] ?? ''}
+                onChange={(e) => setWanted({ ...wanted, [k]: e.target.value })}
+              >
+                <option value="">any</option>
+                {[...new Set(m.surfaces.map(value[k]))]
+                  .filter(Boolean)
+                  .sort()
+                  .map((v) => (
+                    <option key={v} value={v}>
+                      {v}
+                    </option>
+                  ))}
+              </select>
+            </label>
+          ))}
+          <Popover.Close asChild>
+            <button
+              className="btn btn-main mt-1"
+              disabled={!found.length}
+              data-testid="select-found"
+              onClick={() => select(found.map((s) => s.key))}
+            >
+              Select {count(found.length, 'surface')}
+            </button>
+          </Popover.Close>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

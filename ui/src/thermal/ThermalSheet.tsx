@@ -1,0 +1,75 @@
+import { useEffect } from 'react';
+import type { Project } from '../api';
+import type { ModelIndex } from '../model';
+import { SheetFrame } from '../sheet/SheetFrame';
+import { useView, type ThermalTab } from '../state';
+import type { Edits } from '../useEdits';
+import { Constructions } from './Constructions';
+import { GiveSelection } from './GiveSelection';
+import { LibrarySheet } from './LibrarySheet';
+import { Losses } from './Losses';
+import { Materials } from './Materials';
+import { SelectBy } from './SelectBy';
+import { useLibrary, useThermal } from './useThermal';
+import { Windows } from './Windows';
+
+/** What the surfaces are made of, and what heat they lose. */
+export function ThermalSheet({
+  index,
+  project,
+  edits,
+}: {
+  index: ModelIndex;
+  project: Project;
+  edits: Edits;
+}) {
+  const tab = useView((s) => s.thermalTab);
+  const set = useView((s) => s.set);
+  const thermal = useThermal(index.model).data;
+  const library = useLibrary(project.id).data;
+
+  // here the stage shows U-values; elsewhere what lies on the other side
+  useEffect(() => {
+    set({ colourBy: 'uvalue', groupsOff: new Set() });
+    return () => set({ colourBy: 'exposure', groupsOff: new Set() });
+  }, [set]);
+
+  const tabs: [ThermalTab, string, number | string][] = [
+    ['constructions', 'Constructions', thermal?.constructions.length ?? ''],
+    ['windows', 'Window types', thermal?.glazings.length ?? ''],
+    ['materials', 'Materials', thermal?.materials.length ?? ''],
+    ['losses', 'Heat loss', ''],
+    ['library', 'Library', ''],
+  ];
+  return (
+    <SheetFrame
+      tabs={tabs}
+      tab={tab}
+      onTab={(key) => set({ thermalTab: key })}
+      tools={
+        <>
+          {thermal && (
+            <GiveSelection index={index} thermal={thermal} library={library} edits={edits} />
+          )}
+          <SelectBy index={index} />
+        </>
+      }
+    >
+      {!thermal ? (
+        <p className="p-3 text-muted">Working out U-values …</p>
+      ) : tab === 'constructions' ? (
+        <Constructions index={index} thermal={thermal} library={library} edits={edits} />
+      ) : tab === 'windows' ? (
+        <Windows thermal={thermal} library={library} edits={edits} />
+      ) : tab === 'materials' ? (
+        <Materials thermal={thermal} library={library} edits={edits} />
+      ) : tab === 'losses' ? (
+        <Losses index={index} thermal={thermal} />
+      ) : library ? (
+        <LibrarySheet model={index.model} answer={library} />
+      ) : (
+        <p className="p-3 text-muted">Opening the library …</p>
+      )}
+    </SheetFrame>
+  );
+}

@@ -1,0 +1,24 @@
+import { defineConfig } from 'vite';
+import react from '@vitejs/plugin-react';
+import tailwindcss from '@tailwindcss/vite';
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  build: {
+    outDir: 'target/classes/static', // lands in the module's jar as /static
+    emptyOutDir: true,
+    assetsInlineLimit: 0, // fonts inlined as data: URLs would be refused by font-src 'self'
+    chunkSizeWarningLimit: 1500,
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'three', test: /node_modules[\\/]three[\\/]/ },
+            { name: 'react', test: /node_modules[\\/](react|react-dom|scheduler)[\\/]/ },
+          ],
+        },
+      },
+    },
+  },
+  server: { host: '127.0.0.1', proxy: { '/api': 'http://127.0.0.1:8099' } },
+});

@@ -1,0 +1,72 @@
+package yentra.core.repair;
+
+import java.util.List;
+import java.util.Set;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Space;
+import yentra.core.geometry.Tolerance;
+
+/**
+ * Says what spaces are used for, and whether they are conditioned; what is null stays as it is.
+ *
+ * @param spaces keys
+ * @param use as the delivery names uses, or null
+ * @param condition gbXML's conditionType, or null
+ */
+public record GiveUse(List<String> spaces, String use, String condition) implements Repair {
+  /** What the gbXML schema knows (6.01, from memory). */
+  public static final Set<String> CONDITIONS =
+      Set.of(
+          "Heated", "Cooled", "HeatedAndCooled", "Unconditioned", "Vented", "NaturallyVentedOnly");
+
+  private static final int LONGEST = 100;
+
+  public GiveUse {
+    spaces = spaces == null ? List.of() : List.copyOf(spaces);
+    use = use == null || use.isBlank() ? null : use.strip();
+    condition = condition == null || condition.isBlank() ? null : condition;
+  }
+
+  @Override
+  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+    if (spaces.isEmpty() || use == null && condition == null) {
+      throw new NotApplicableException("Choose spaces, and a use or how they are conditioned.");
+    }
+    if (use != null && use.length() > LONGEST) {
+      throw new NotApplicableException("A use has at most 100 characters.");
+    }
+    if (condition != null && !CONDITIONS.contains(condition)) {
+      throw new NotApplicableException(
+          "Spaces are conditioned as one of "
+              + String.join(", ", CONDITIONS.stream().sorted().toList())
+              + ".");
+    }
+    Envelope out = e;
+    for (String key : spaces) {
+      Space s = Target.space(e, key);
+      Space made =
+          s.withUse(use == null ? s.use() : use, condition == null ? s.condition() : condition);
+      if (!made.equals(s)) {
+        out = Reshape.replacedSpace(out, key, x -> made);
+      }
+    }
+    if (out == e) {
+      throw new NotApplicableException("They have this use already.");
+    }
+    return out;
+  }
+
+  @Override
+  public String describe(Envelope before, Naming naming) {
+    String what = spaces.size() == 1 ? naming.object(spaces.get(0)) : spaces.size() + " spaces";
+    return (use == null ? "Takes " + what + " as" : "Gives " + what + " the use " + use)
+        + (condition == null ? "" : (use == null ? " " : ", ") + said(condition))
+        + ".";
+  }
+
+  /** "heated and cooled" for HeatedAndCooled. */
+  static String said(String condition) {
+    return condition.replaceAll("([a-z])([A-Z])", "$1 $2").toLowerCase(java.util.Locale.ROOT);
+  }
+}

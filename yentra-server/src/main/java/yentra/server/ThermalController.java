@@ -1,0 +1,99 @@
+package yentra.server;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import yentra.core.library.LibraryFile;
+
+/** Thermal properties of deliveries, and the libraries they are taken from. */
+@RestController
+@RequestMapping("/api")
+class ThermalController {
+  private static final int LARGEST = 50_000_000;
+
+  private final DeliveryStates states;
+  private final Libraries libraries;
+
+  ThermalController(DeliveryStates states, Libraries libraries) {
+    this.states = states;
+    this.libraries = libraries;
+  }
+
+  @GetMapping("/deliveries/{id}/thermal")
+  ThermalViews.ThermalView thermal(@PathVariable UUID id) {
+    return ThermalViews.of(states.state(id).context());
+  }
+
+  /** How the U-value of a surface or opening comes about. */
+  @GetMapping("/deliveries/{id}/thermal/breakdown")
+  ThermalViews.BreakdownView breakdown(@PathVariable UUID id, @RequestParam String object) {
+    return ThermalViews.breakdown(states.state(id).context(), object);
+  }
+
+  @GetMapping("/projects/{id}/library")
+  Libraries.LibraryView library(@PathVariable UUID id) {
+    return libraries.of(id);
+  }
+
+  @GetMapping("/projects/{id}/library/file")
+  ResponseEntity<byte[]> file(@PathVariable UUID id) {
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename("library.xlsx", StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(LibraryFile.write(libraries.of(id).library()));
+  }
+
+  /** The body is a file's bytes; says what it would bring in. */
+  @PostMapping(path = "/projects/{id}/library/file", consumes = "application/octet-stream")
+  Libraries.ImportView read(
+      @PathVariable UUID id, @RequestParam String name, HttpServletRequest request)
+      throws IOException {
+    byte[] bytes = request.getInputStream().readNBytes(LARGEST + 1);
+    if (bytes.length > LARGEST) {
+      throw Problem.bad("The file has more than 50 MB; a library is far smaller.");
+    }
+    return libraries.read(id, name, bytes);
+  }
+
+  /** What a delivery would bring in. */
+  @GetMapping("/deliveries/{id}/library")
+  Libraries.ImportView delivered(@PathVariable UUID id) {
+    return libraries.delivered(id);
+  }
+
+  @PutMapping("/projects/{id}/library")
+  Libraries.LibraryView take(
+      @PathVariable UUID id,
+      @RequestBody Libraries.TakeRequest asked,
+      @RequestHeader(RequestGuard.PERSON) String person) {
+    return libraries.take(id, asked, RequestGuard.person(person));
+  }
+
+  @DeleteMapping("/projects/{id}/library")
+  Libraries.LibraryView drop(
+      @PathVariable UUID id,
+      @RequestParam String entry,
+      @RequestHeader(RequestGuard.PERSON) String person) {
+    return libraries.drop(id, entry, RequestGuard.person(person));
+  }
+}
