@@ -46,6 +46,9 @@ export type ConstructionRow = Schemas['ConstructionRow'];
 export type LayerRow = Schemas['LayerRow'];
 export type GlazingRow = Schemas['GlazingRow'];
 export type MaterialRow = Schemas['MaterialRow'];
+export type Conditions = Schemas['ConditionsView'];
+export type ZoneRow = Schemas['ZoneRow'];
+export type ZoneBy = Schemas['ProposeRequest']['by'][number];
 export type LossRow = Schemas['LossRow'];
 export type Breakdown = Schemas['BreakdownView'];
 export type LibraryAnswer = Schemas['LibraryView'];
@@ -197,6 +200,13 @@ export const api = {
   replay: (delivery: string, basedOn: number) =>
     request<Model>('POST', `/api/deliveries/${delivery}/replay`, { basedOn }),
   thermal: (delivery: string) => request<Thermal>('GET', `/api/deliveries/${delivery}/thermal`),
+  conditions: (delivery: string) =>
+    request<Conditions>('GET', `/api/deliveries/${delivery}/conditions`),
+  proposeZones: (delivery: string, by: ZoneBy[], spaces: string[]) =>
+    request<{ repair: Repair }>('POST', `/api/deliveries/${delivery}/zones/propose`, {
+      by,
+      spaces,
+    }),
   breakdown: (delivery: string, object: string) =>
     request<Breakdown>(
       'GET',

@@ -15,7 +15,7 @@ export type SheetTab =
   | 'revision';
 /** What findings are shown together by. */
 export type GroupBy = 'cause' | 'workspace' | 'severity' | 'code' | 'space' | 'storey';
-export type ThermalTab = 'constructions' | 'windows' | 'materials' | 'losses' | 'library';
+export type ThermalTab = 'constructions' | 'windows' | 'materials' | 'uses' | 'losses' | 'library';
 export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
 export type MeasureMode = 'distance' | 'height' | 'area';
 

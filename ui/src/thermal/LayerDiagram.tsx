@@ -11,14 +11,12 @@ function fill(l: LayerRow): string {
   return '#5F7480';
 }
 
+/** So wide thin layers are drawn, in pixels. */
 const LEAST = 4;
 
 /** A cut through the layers, outside on the left; thin ones are drawn wider than they are. */
 export function LayerDiagram({ layers }: { layers: LayerRow[] }) {
   const beside = layers.some((l) => l.share < 1);
-  const total = layers.reduce((n, l) => n + (l.thickness ?? 0.02), 0) || 1;
-  const width = 280;
-  const spare = width - LEAST * layers.length;
   return (
     <div className="mt-1.5 flex items-stretch gap-1.5 text-[11px] text-muted" aria-hidden>
       <span className="self-center">out</span>
@@ -29,7 +27,8 @@ export function LayerDiagram({ layers }: { layers: LayerRow[] }) {
             className={i ? 'border-l border-ink/40' : ''}
             title={l.name}
             style={{
-              width: LEAST + (spare * (l.thickness ?? 0.02)) / total,
+              flexGrow: l.thickness ?? 0.02,
+              minWidth: LEAST,
               background: fill(l),
               height: beside && l.share < 1 ? `${Math.max(12, l.share * 100)}%` : '100%',
             }}

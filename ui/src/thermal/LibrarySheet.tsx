@@ -70,30 +70,6 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
         keyOf={(r) => r.id}
         selection={picked ? new Set([picked]) : EMPTY}
         onSelect={(keys) => setPicked(keys.at(-1) ?? null)}
-        tools={
-          <>
-            <button className="btn-quiet ml-3 !h-[22px]" onClick={() => file.current?.click()}>
-              Bring in a file …
-            </button>
-            <button
-              className="btn-quiet !h-[22px]"
-              title="Constructions, materials and window types of this delivery"
-              onClick={() =>
-                void attempt(() => api.libraryOfDelivery(model.delivery.id), setIncoming)
-              }
-            >
-              From this delivery
-            </button>
-            <a
-              className="btn-quiet !h-[22px]"
-              href={`/api/projects/${project}/library/file`}
-              download
-              title="Everything as a spreadsheet, which can be brought in again"
-            >
-              <Download size={12} /> As spreadsheet
-            </a>
-          </>
-        }
       />
       <input
         ref={file}
@@ -107,7 +83,31 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
           if (f) void attempt(() => api.libraryFile(project, f), setIncoming);
         }}
       />
-      <aside className="flex w-[400px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
+      <aside className="flex w-[340px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
+        {!incoming && (
+          <div className="mb-2 flex flex-wrap gap-1.5">
+            <button className="btn" onClick={() => file.current?.click()}>
+              Bring in a file …
+            </button>
+            <button
+              className="btn"
+              title="Constructions, materials and window types of this delivery"
+              onClick={() =>
+                void attempt(() => api.libraryOfDelivery(model.delivery.id), setIncoming)
+              }
+            >
+              From this delivery
+            </button>
+            <a
+              className="btn"
+              href={`/api/projects/${project}/library/file`}
+              download
+              title="Everything as a spreadsheet, which can be brought in again"
+            >
+              <Download size={13} /> As spreadsheet
+            </a>
+          </div>
+        )}
         {incoming ? (
           <Incoming
             incoming={incoming}

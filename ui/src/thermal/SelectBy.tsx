@@ -41,7 +41,7 @@ export function SelectBy({ index }: { index: ModelIndex }) {
   return (
     <Popover.Root>
       <Popover.Trigger className="btn-quiet !h-[24px]" data-testid="select-by">
-        Select surfaces by <ChevronDown size={13} />
+        Select by <ChevronDown size={13} />
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content className="menu w-72 !p-2" align="end" collisionPadding={8}>

@@ -10,6 +10,7 @@ import { LibrarySheet } from './LibrarySheet';
 import { Losses } from './Losses';
 import { Materials } from './Materials';
 import { SelectBy } from './SelectBy';
+import { Uses } from './Uses';
 import { useLibrary, useThermal } from './useThermal';
 import { Windows } from './Windows';
 
@@ -28,16 +29,17 @@ export function ThermalSheet({
   const thermal = useThermal(index.model).data;
   const library = useLibrary(project.id).data;
 
-  // here the stage shows U-values; elsewhere what lies on the other side
+  // here the stage shows U-values or zones; elsewhere what lies on the other side
   useEffect(() => {
-    set({ colourBy: 'uvalue', groupsOff: new Set() });
+    set({ colourBy: tab === 'uses' ? 'zone' : 'uvalue', groupsOff: new Set() });
     return () => set({ colourBy: 'exposure', groupsOff: new Set() });
-  }, [set]);
+  }, [set, tab]);
 
   const tabs: [ThermalTab, string, number | string][] = [
     ['constructions', 'Constructions', thermal?.constructions.length ?? ''],
     ['windows', 'Window types', thermal?.glazings.length ?? ''],
     ['materials', 'Materials', thermal?.materials.length ?? ''],
+    ['uses', 'Uses and zones', index.model.spaces.length],
     ['losses', 'Heat loss', ''],
     ['library', 'Library', ''],
   ];
@@ -63,6 +65,8 @@ export function ThermalSheet({
         <Windows thermal={thermal} library={library} edits={edits} />
       ) : tab === 'materials' ? (
         <Materials thermal={thermal} library={library} edits={edits} />
+      ) : tab === 'uses' ? (
+        <Uses index={index} edits={edits} />
       ) : tab === 'losses' ? (
         <Losses index={index} thermal={thermal} />
       ) : library ? (

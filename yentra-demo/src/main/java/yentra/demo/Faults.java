@@ -9,6 +9,8 @@ import java.util.List;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
+import yentra.core.envelope.Layer;
+import yentra.core.envelope.Material;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Side;
@@ -74,6 +76,34 @@ final class Faults {
             .orElseThrow());
     stretch("sp-crew");
     change(wall("sp-changing", 0, 1), s -> s.withConstruction("con-cladding-b"));
+    foil();
+  }
+
+  /** The roof has a foil that is a layer of its own. */
+  private void foil() {
+    String key = "mat-foil";
+    List<Material> materials = new ArrayList<>(e.materials());
+    materials.add(
+        new Material(
+            key,
+            "Vapour barrier",
+            0.0002,
+            0.33,
+            920.0,
+            2200.0,
+            null,
+            new SourceRef("Material", key, "Vapour barrier", 0, 0),
+            Extras.NONE));
+    String roof = e.construction("con-roof").orElseThrow().layers().get(0);
+    List<Layer> layers = new ArrayList<>();
+    for (Layer l : e.layers()) {
+      List<String> keys = new ArrayList<>(l.materials());
+      if (l.key().equals(roof)) {
+        keys.add(keys.size() - 1, key);
+      }
+      layers.add(new Layer(l.key(), l.name(), keys, l.source(), l.extras()));
+    }
+    e = e.withConstructions(e.constructions(), layers, materials);
   }
 
   /** What every export of this model has. */

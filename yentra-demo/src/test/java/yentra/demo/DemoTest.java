@@ -56,7 +56,7 @@ class DemoTest {
     assertThat(codes.toString())
         .isEqualTo(
             "{ADJ-501=3, ADJ-502=1, ADJ-506=2, ADJ-509=1, FMT-103=1, FMT-104=1, FMT-105=1, GEO-301=1, GEO-303=1, GEO-307=1, LOC-803=1, OPN-601=1, OPN-602=1,"
-                + " OPN-607=1, SPC-401=2, SPC-403=1, SPC-409=1, THM-701=1, UNI-201=1, USE-904=3}");
+                + " OPN-607=1, SPC-401=2, SPC-403=1, SPC-409=1, THM-701=1, THM-704=1, UNI-201=1, USE-904=3}");
   }
 
   /** The IFC and the gbXML tell of the same building. */

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import yentra.core.library.LibraryFile;
+import yentra.core.repair.ZoneProposal;
 
 /** Thermal properties of deliveries, and the libraries they are taken from. */
 @RestController
@@ -43,6 +44,23 @@ class ThermalController {
   @GetMapping("/deliveries/{id}/thermal/breakdown")
   ThermalViews.BreakdownView breakdown(@PathVariable UUID id, @RequestParam String object) {
     return ThermalViews.breakdown(states.state(id).context(), object);
+  }
+
+  @GetMapping("/deliveries/{id}/conditions")
+  ThermalViews.ConditionsView conditions(@PathVariable UUID id) {
+    return ThermalViews.conditions(states.state(id).context());
+  }
+
+  /** Zones for spaces that are alike, as a repair to be looked at. */
+  @PostMapping("/deliveries/{id}/zones/propose")
+  ThermalViews.ZonesView propose(
+      @PathVariable UUID id, @RequestBody ThermalViews.ProposeRequest asked) {
+    if (asked.by() == null || asked.spaces() == null) {
+      throw Problem.bad("Say by what zones are made, and of which spaces.");
+    }
+    return new ThermalViews.ZonesView(
+        ZoneProposal.of(
+            states.state(id).context(), asked.spaces(), java.util.Set.copyOf(asked.by())));
   }
 
   @GetMapping("/projects/{id}/library")

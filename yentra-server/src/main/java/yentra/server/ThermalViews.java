@@ -21,6 +21,9 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.library.SpaceUse;
+import yentra.core.repair.Repair;
+import yentra.core.repair.ZoneProposal;
 import yentra.core.thermal.BuildUp;
 import yentra.core.thermal.HeatCapacity;
 import yentra.core.thermal.HeatLoss;
@@ -144,6 +147,51 @@ final class ThermalViews {
   /** How a U-value comes about, and what counts instead where it is stated. */
   record BreakdownView(
       String construction, String place, Double stated, UValueBreakdown breakdown, Double counts) {}
+
+  /**
+   * Uses that can be given, what names of spaces say, and the zones.
+   *
+   * @param byName the use that its name says, by key of a space
+   */
+  record ConditionsView(List<SpaceUse> uses, Map<String, String> byName, List<ZoneRow> zones) {}
+
+  /**
+   * @param heating set-point, °C, or null
+   * @param spaces keys
+   */
+  record ZoneRow(String key, String name, Double heating, Double cooling, List<String> spaces) {}
+
+  /**
+   * @param spaces keys; all when empty
+   */
+  record ProposeRequest(List<ZoneProposal.By> by, List<String> spaces) {}
+
+  record ZonesView(Repair repair) {}
+
+  static ConditionsView conditions(CheckContext context) {
+    Envelope e = context.envelope();
+    Map<String, String> byName = new LinkedHashMap<>();
+    Map<String, List<String>> members = new HashMap<>();
+    for (Space s : e.spaces()) {
+      SpaceUse.byName(s.label()).ifPresent(u -> byName.put(s.key(), u.name()));
+      if (s.zone() != null) {
+        members.computeIfAbsent(s.zone(), k -> new ArrayList<>()).add(s.key());
+      }
+    }
+    return new ConditionsView(
+        SpaceUse.shipped(),
+        byName,
+        e.zones().stream()
+            .map(
+                z ->
+                    new ZoneRow(
+                        z.key(),
+                        z.label(),
+                        z.heatingSetPoint(),
+                        z.coolingSetPoint(),
+                        members.getOrDefault(z.key(), List.of())))
+            .toList());
+  }
 
   static ThermalView of(CheckContext context) {
     Envelope e = context.envelope();

@@ -9,7 +9,7 @@ import java.util.Optional;
  * A use of spaces with what is typical of it: defaults to begin with, not proof of compliance.
  * Values are magnitudes after EN 16798-1:2019 and ASHRAE 62.1 (from memory).
  *
- * @param name as it is written to deliveries
+ * @param name as gbXML writes uses (spaceTypeEnum, from memory)
  * @param words that spaces of this use have in their names
  * @param areaPerPerson m², or null
  * @param lighting W/m²
@@ -37,7 +37,7 @@ public record SpaceUse(
           use("OfficeOpenPlan", "open office;open plan;landscape", 17.0, 8, 12, 7, 0.7, 20.0, 26.0),
           use("OfficeEnclosed", "office;bureau;study", 10.0, 9, 12, 7, 0.7, 20.0, 26.0),
           use(
-              "ConferenceMeetingMultipurpose",
+              "ConferenceMeetingOrMultipurpose",
               "meeting;conference;seminar;briefing",
               2.0,
               10,
@@ -47,7 +47,7 @@ public record SpaceUse(
               20.0,
               26.0),
           use(
-              "ClassroomLectureTraining",
+              "ClassroomOrLectureOrTraining",
               "class;training;teaching;lecture",
               3.0,
               8,
@@ -56,15 +56,51 @@ public record SpaceUse(
               0.7,
               20.0,
               26.0),
-          use("RetailSales", "shop;sales;retail;store front", 10.0, 12, 3, 7, 0.7, 20.0, 25.0),
+          use(
+              "MerchandisingSalesAreaRetail",
+              "shop;sales;retail;store front",
+              10.0,
+              12,
+              3,
+              7,
+              0.7,
+              20.0,
+              25.0),
           use("DiningArea", "dining;restaurant;canteen;cafe", 1.7, 9, 4, 7, 0.7, 20.0, 25.0),
           use("FoodPreparation", "kitchen;galley;servery", 10.0, 10, 40, 3.8, 0.6, 18.0, 28.0),
-          use("HotelGuestRoom", "guest;bedroom;dormitory", 20.0, 5, 4, 7, 0.7, 20.0, 26.0),
-          use("LivingQuarters", "living;apartment;flat;crew", 28.3, 3, 3, 4, 0.3, 20.0, 26.0),
-          use("PatientRoom", "patient;ward;treatment", 10.0, 8, 5, 10, 1.0, 22.0, 26.0),
-          use("ExerciseArea", "gym;sports;fitness;exercise", 20.0, 8, 1, 10, 0.7, 16.0, 26.0),
+          use("LivingQuartersHotel", "guest;bedroom;dormitory", 20.0, 5, 4, 7, 0.7, 20.0, 26.0),
           use(
-              "CorridorTransition",
+              "LivingQuartersDormitory",
+              "living;apartment;flat;crew",
+              28.3,
+              3,
+              3,
+              4,
+              0.3,
+              20.0,
+              26.0),
+          use(
+              "PatientRoomHospitalOrHealthcare",
+              "patient;ward;treatment",
+              10.0,
+              8,
+              5,
+              10,
+              1.0,
+              22.0,
+              26.0),
+          use(
+              "ExerciseAreaGymnasium",
+              "gym;sports;fitness;exercise",
+              20.0,
+              8,
+              1,
+              10,
+              0.7,
+              16.0,
+              26.0),
+          use(
+              "CorridorOrTransition",
               "corridor;circulation;hall way;hallway;lobby;foyer;stair;entrance",
               100.0,
               5,
@@ -85,7 +121,7 @@ public record SpaceUse(
               null),
           use("Restrooms", "toilet;wc;washroom;restroom;shower", null, 5, 0, 0, 0, 18.0, null),
           use(
-              "DressingLockerFittingRoom",
+              "DressingOrLockerOrFittingRoomGymnasium",
               "changing;locker;dressing;drying",
               null,
               5,
@@ -94,10 +130,10 @@ public record SpaceUse(
               0,
               18.0,
               null),
-          use("ComputerServer", "server;data;it room", null, 5, 500, 0, 0.3, null, 27.0),
-          use("Workshop", "workshop;repair;maintenance", 20.0, 10, 10, 7, 0.7, 18.0, 28.0),
+          use("ComputerRoom", "server;data;it room", null, 5, 500, 0, 0.3, null, 27.0),
+          use("WorkshopWorkshop", "workshop;repair;maintenance", 20.0, 10, 10, 7, 0.7, 18.0, 28.0),
           use(
-              "ElectricalMechanical",
+              "ElectricalOrMechanical",
               "plant;boiler;mechanical;electrical;meter",
               null,
               5,
@@ -106,8 +142,26 @@ public record SpaceUse(
               0.3,
               null,
               null),
-          use("Museum", "gallery;exhibit;museum;visitor", 10.0, 9, 4, 7, 0.7, 20.0, 26.0),
-          use("Auditorium", "auditorium;theatre", 1.2, 10, 2, 7, 0.5, 20.0, 26.0));
+          use(
+              "GeneralExhibitionMuseum",
+              "gallery;exhibit;museum;visitor",
+              10.0,
+              9,
+              4,
+              7,
+              0.7,
+              20.0,
+              26.0),
+          use(
+              "AudienceOrSeatingAreaAuditorium",
+              "auditorium;theatre",
+              1.2,
+              10,
+              2,
+              7,
+              0.5,
+              20.0,
+              26.0));
 
   public SpaceUse {
     words = List.copyOf(words);

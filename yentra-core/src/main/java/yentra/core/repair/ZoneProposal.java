@@ -1,25 +1,35 @@
 package yentra.core.repair;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
+import yentra.core.check.CheckContext;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
+import yentra.core.envelope.Surface;
 import yentra.core.envelope.Zone;
 
 /** Zones for spaces that are alike. */
 public final class ZoneProposal {
+  /** Set-points of new zones (EN 16798-1:2019, category II offices; from memory), °C. */
   private static final double HEATING = 20;
+
   private static final double COOLING = 26;
 
   /** What spaces of one zone have in common, apart from being conditioned alike. */
   public enum By {
     USE,
-    STOREY
+    STOREY,
+    /** Where most of their outdoor walls face; those without are inner ones. */
+    FACING
   }
+
+  private static final String[] SIDES = {"North", "East", "South", "West"};
 
   private ZoneProposal() {}
 
@@ -41,11 +51,13 @@ public final class ZoneProposal {
    *
    * @param keys of spaces; all when empty
    */
-  public static Repair of(Envelope e, List<String> keys, java.util.Set<By> by) {
-    Map<String, String> storeys = new java.util.HashMap<>();
+  public static Repair of(CheckContext context, List<String> keys, Set<By> by) {
+    Envelope e = context.envelope();
+    Map<String, String> storeys = new HashMap<>();
     for (Storey s : e.storeys()) {
       storeys.put(s.key(), s.name().isBlank() ? s.key() : s.name());
     }
+    Map<String, Integer> facing = by.contains(By.FACING) ? facing(context) : Map.of();
     List<Space> spaces =
         e.spaces().stream().filter(s -> keys.isEmpty() || keys.contains(s.key())).toList();
     return of(
@@ -56,11 +68,38 @@ public final class ZoneProposal {
           if (by.contains(By.STOREY)) {
             name.add(storeys.getOrDefault(String.valueOf(s.storey()), "No storey"));
           }
+          if (by.contains(By.FACING)) {
+            name.add(facing.containsKey(s.key()) ? SIDES[facing.get(s.key())] : "Inner");
+          }
           if (by.contains(By.USE) || by.isEmpty()) {
             name.add(use(s));
           }
           return String.join(", ", name) + condition(s);
         });
+  }
+
+  /** The quarter of the compass that most outdoor wall of each space faces. */
+  private static Map<String, Integer> facing(CheckContext context) {
+    Map<String, double[]> areas = new HashMap<>();
+    for (Surface s : context.envelope().surfaces()) {
+      int octant = context.octant(s);
+      if (octant >= 0 && !s.sides().isEmpty()) {
+        areas
+                .computeIfAbsent(s.sides().get(0).space(), k -> new double[SIDES.length])[
+                (octant + 1) / 2 % SIDES.length] +=
+            s.polygon().area();
+      }
+    }
+    Map<String, Integer> out = new HashMap<>();
+    areas.forEach(
+        (space, a) -> {
+          int best = 0;
+          for (int i = 1; i < a.length; i++) {
+            best = a[i] > a[best] ? i : best;
+          }
+          out.put(space, best);
+        });
+    return out;
   }
 
   /** The zone keeps its largest part; the others get zones of their own, with its set-points. */
@@ -90,7 +129,21 @@ public final class ZoneProposal {
   private static Repair of(Envelope e, List<Space> spaces, Function<Space, String> name) {
     List<Repair> all = new ArrayList<>();
     groups(spaces, name)
-        .forEach((n, keys) -> all.add(new GiveZone(keys, null, n, HEATING, COOLING)));
+        .forEach(
+            (n, keys) -> {
+              String condition = e.space(keys.get(0)).map(Space::condition).orElse("");
+              boolean none =
+                  condition.equals("Unconditioned")
+                      || condition.equals("Vented")
+                      || condition.equals("NaturallyVentedOnly");
+              all.add(
+                  new GiveZone(
+                      keys,
+                      null,
+                      n,
+                      none || condition.equals("Cooled") ? null : HEATING,
+                      none || condition.equals("Heated") ? null : COOLING));
+            });
     return all.size() == 1 ? all.get(0) : new Several("Proposes zones", all);
   }
 

@@ -1,0 +1,219 @@
+package yentra.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.support.ui.Select;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.gbxml.GbxmlReader;
+import yentra.core.thermal.BuildUp;
+
+/**
+ * The thermal workspace in one sitting: from surfaces without construction to none, one type of
+ * construction overridden for all that has it, a thin layer merged, a library file with bad rows,
+ * uses and zones, heat losses, SI and IP; and what goes out comes back.
+ */
+class ThermalIT {
+  @TempDir Path dir;
+  private Browser b;
+
+  @Test
+  void fromNoConstructionToAHandover() throws Exception {
+    try (RunningYentra yentra = new RunningYentra();
+        Browser browser = new Browser()) {
+      b = browser;
+      b.driver.get(yentra.url("/"));
+      b.waitFor(
+          "the demo has been read", () -> b.see("project").getText().contains("marram-point.xml"));
+      b.see(By.cssSelector("input[aria-label='Your name']")).sendKeys("Test person");
+      b.click("project");
+      b.see("stage");
+      b.keys("5");
+      b.see("sheet-constructions");
+
+      unassigned();
+      override();
+      thinLayer();
+      breakdown();
+      library();
+      uses();
+      losses();
+      handover();
+      assertThat(b.complaints()).isEmpty();
+    }
+  }
+
+  private void tab(String name) {
+    b.click(By.xpath("//*[@role='tab'][contains(., '" + name + "')]"));
+  }
+
+  private void row(String sheet, String text) {
+    b.click(
+        By.xpath(
+            "//*[@data-testid='sheet-"
+                + sheet
+                + "']//*[@role='row'][contains(., '"
+                + text
+                + "')]"));
+  }
+
+  private void apply() {
+    b.see("pending-summary");
+    b.click("apply");
+    b.waitFor("made", () -> !b.has("pending"));
+  }
+
+  private void pick(String testId, String words) {
+    b.click(testId);
+    b.see(By.cssSelector("[aria-label='Narrow the list']")).sendKeys(words, Keys.ENTER);
+  }
+
+  /** Surfaces without construction get that of their type. */
+  private void unassigned() {
+    row("constructions", "No construction");
+    assertThat(b.see("construction").getText()).contains("2 surfaces without construction");
+    b.click("give-defaults");
+    apply();
+    b.waitFor(
+        "nothing is left",
+        () -> !b.see("sheet-constructions").getText().contains("No construction"));
+  }
+
+  /** What the delivery says of partitions is not trusted: another for all that has it. */
+  private void override() {
+    row("constructions", "Block partition");
+    pick("replace", "stud partition wool");
+    assertThat(b.see("pending-summary").getText())
+        .contains("Stud partition, plasterboard on wool instead of Block partition");
+    apply();
+    b.waitFor(
+        "it is used",
+        () ->
+            b.see("sheet-constructions").getText().contains("Stud partition, plasterboard on wool")
+                && !b.see("sheet-constructions").getText().contains("Block partition"));
+  }
+
+  /** The foil in the roof is too thin for a layer of its own. */
+  private void thinLayer() {
+    row("constructions", "Slate roof on rafters");
+    assertThat(b.see("construction").getText()).contains("Vapour barrier");
+    b.click(By.cssSelector("[aria-label='Merge Vapour barrier into its neighbour']"));
+    assertThat(b.see("pending").getText()).contains("Resolves 1 finding");
+    apply();
+    row("constructions", "Slate roof on rafters");
+    b.waitFor(
+        "merged",
+        () -> b.see("construction").getText().contains("Gypsum plaster with Vapour barrier"));
+  }
+
+  /** Every resistance with its clause, in SI and in IP. */
+  private void breakdown() {
+    b.driver.executeScript("window.scrollTo(0, 0)");
+    b.keys(Keys.ESCAPE);
+    b.click("select-by");
+    new Select(b.see(By.cssSelector("select[aria-label='Type']"))).selectByValue("Roof");
+    new Select(b.see(By.cssSelector("select[aria-label='Facing']"))).selectByValue("up");
+    b.click("select-found");
+    WebElement one = b.see(By.xpath("//aside//button[contains(., 'Roof')]"));
+    one.click();
+    assertThat(b.see("breakdown").getText())
+        .contains("Slate roof on rafters", "Air outside (Rse)", "ISO 6946, 6.8", "m²K/W", "0.146");
+    b.press("IP");
+    b.waitFor("IP", () -> b.see("sheet-constructions").getText().contains("Btu/(h ft² F)"));
+    b.press("SI");
+    b.waitFor("SI", () -> b.see("sheet-constructions").getText().contains("W/m²K"));
+  }
+
+  /** Good rows are taken, bad ones said with row and column; nothing is overwritten in silence. */
+  private void library() throws Exception {
+    tab("Library");
+    Path file = dir.resolve("own.csv");
+    Files.writeString(
+        file,
+        "Material,Conductivity (W/mK),Density (kg/m3),Specific heat (J/kgK),Source\n"
+            + "Hemp lime,0.07,300,1500,own measurement\n"
+            + "Mineral wool,0.032,30,1030,own measurement\n"
+            + "Feather,light,20,1000,own measurement\n",
+        StandardCharsets.UTF_8);
+    b.driver.findElement(Browser.id("library-file")).sendKeys(file.toString());
+    b.waitFor("what it brings in", () -> b.has("incoming"));
+    assertThat(b.see("incoming").getText())
+        .contains("1 new, 1 different, 0 equal, 1 row left out")
+        .contains("row 4, Conductivity (W/mK): \"light\" is no number")
+        .contains("conductivity 0.036 → 0.032 W/mK");
+    b.click("take-library");
+    b.waitFor("taken", () -> !b.has("incoming"));
+    b.see(By.cssSelector("[aria-label='Filter by name']")).sendKeys("hemp");
+    assertThat(b.see("sheet-library").getText()).contains("Hemp lime", "project");
+  }
+
+  /** Uses by name, zones by proposal, set-points by hand. */
+  private void uses() {
+    tab("Uses and zones");
+    b.see("uses");
+    b.keys(Keys.ESCAPE);
+    b.click(By.xpath("//label[contains(., 'also where one is given')]/input"));
+    assertThat(b.see("unknown-uses").getText()).contains("Boat hall");
+    b.click("uses-by-name");
+    apply();
+    row("uses", "Boat hall");
+    pick("give-use", "workshop");
+    apply();
+    b.keys(Keys.ESCAPE);
+    b.click("propose-zones");
+    assertThat(b.see("pending-summary").getText()).contains("Proposes zones");
+    apply();
+    row("uses", "Crew room");
+    pick("give-zone", "dressing");
+    apply();
+    assertThat(b.see("sheet-uses").getText()).contains("WorkshopWorkshop");
+    b.keys(Keys.ESCAPE);
+  }
+
+  private void losses() {
+    tab("Heat loss");
+    assertThat(b.see("building-loss").getText())
+        .contains("W/K", "Through the ground", "ISO 13370")
+        .doesNotContain("have no U-value");
+    new Select(b.see("loss-by")).selectByValue("orientations");
+    b.waitFor("by orientation", () -> b.see("losses").getText().contains("South"));
+  }
+
+  /** What goes out has all of it and reads back; the product itself compares it. */
+  private void handover() throws Exception {
+    b.keys("4");
+    for (int i = 0; i < 60 && !b.path("Findings").contains("No faults"); i++) {
+      b.keys(Keys.ESCAPE);
+      b.keys("n");
+      b.see("finding-message");
+      if (b.has("remedy-0")) {
+        b.keys("e");
+        b.see("pending-summary");
+        b.keys("e");
+        b.waitFor("the repair is made", () -> !b.has("pending"));
+      }
+    }
+    b.keys(Keys.ESCAPE);
+    b.keys("7");
+    b.click("write");
+    b.click("download");
+    Path file = b.downloaded(".xml");
+    Envelope e =
+        GbxmlReader.read(new ByteArrayInputStream(Files.readAllBytes(file)), ReadLimits.standard());
+    assertThat(e.constructions())
+        .anyMatch(c -> c.name().equals("Stud partition, plasterboard on wool"))
+        .noneMatch(c -> c.name().equals("Block partition"));
+    assertThat(BuildUp.all(e).values()).allMatch(x -> x.complete());
+    assertThat(e.spaces()).anyMatch(s -> s.use().equals("WorkshopWorkshop"));
+    assertThat(e.zones()).anyMatch(z -> z.name().startsWith("WorkshopWorkshop"));
+  }
+}
