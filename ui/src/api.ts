@@ -47,6 +47,7 @@ export type LayerRow = Schemas['LayerRow'];
 export type GlazingRow = Schemas['GlazingRow'];
 export type MaterialRow = Schemas['MaterialRow'];
 export type Conditions = Schemas['ConditionsView'];
+export type RoomData = Schemas['Read'];
 export type ZoneRow = Schemas['ZoneRow'];
 export type ZoneBy = Schemas['ProposeRequest']['by'][number];
 export type LossRow = Schemas['LossRow'];
@@ -202,6 +203,8 @@ export const api = {
   thermal: (delivery: string) => request<Thermal>('GET', `/api/deliveries/${delivery}/thermal`),
   conditions: (delivery: string) =>
     request<Conditions>('GET', `/api/deliveries/${delivery}/conditions`),
+  readRooms: (delivery: string, file: File) =>
+    request<RoomData>('POST', `/api/deliveries/${delivery}/rooms/file`, file),
   proposeZones: (delivery: string, by: ZoneBy[], spaces: string[]) =>
     request<{ repair: Repair }>('POST', `/api/deliveries/${delivery}/zones/propose`, {
       by,

@@ -72,6 +72,9 @@ export const fromThickness = (v: number) => (ip ? v * 0.0254 : v / 1000);
 /** Heat loss by temperature difference: W/K or Btu/(h F). */
 export const lossUnit = () => (ip ? 'Btu/(h F)' : 'W/K');
 export const toLoss = (v: number) => (ip ? (v * 3.412141633127942) / 1.8 : v);
+/** Light and equipment by floor area. */
+export const densityOfPowerUnit = () => (ip ? 'W/ft²' : 'W/m²');
+export const toPowerDensity = (v: number) => (ip ? v * FOOT ** 2 : v);
 export const temperatureUnit = () => (ip ? '°F' : '°C');
 export const toTemperature = (v: number) => (ip ? v * 1.8 + 32 : v);
 export const fromTemperature = (v: number) => (ip ? (v - 32) / 1.8 : v);

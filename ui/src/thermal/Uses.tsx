@@ -14,12 +14,15 @@ import {
   areaUnit,
   areaValue,
   count,
+  densityOfPowerUnit,
   figures,
   fromTemperature,
+  toPowerDensity,
   temperatureUnit,
   toTemperature,
 } from '../words';
 import { Picker } from './Picker';
+import { RoomDataSheet } from './RoomDataSheet';
 
 /** How gbXML says that spaces are conditioned, and how people say it. */
 const CONDITIONS: [string, string][] = [
@@ -31,6 +34,7 @@ const CONDITIONS: [string, string][] = [
   ['Unconditioned', 'unconditioned'],
 ];
 
+const power = (v: number | null | undefined) => (v == null ? null : toPowerDensity(v));
 const temperature = (v: number | null | undefined) => (v == null ? '–' : figures(toTemperature(v)));
 
 /** What spaces are used for, how they are conditioned, and the zones they are in. */
@@ -103,6 +107,42 @@ function Loaded({
         show: (s) => temperature(zoneOf.get(s.key)?.cooling),
       },
       {
+        id: 'people',
+        head: 'Per person',
+        unit: areaUnit(),
+        title: 'Floor area per person, or the number of people where that is stated',
+        width: 92,
+        number: true,
+        value: (s) => {
+          const g = conditions.gains[s.key];
+          return g?.areaPerPerson == null ? null : areaValue(g.areaPerPerson);
+        },
+        show: (s) => {
+          const g = conditions.gains[s.key];
+          return g?.people != null
+            ? count(g.people, 'person', 'people')
+            : figures(g?.areaPerPerson == null ? null : areaValue(g.areaPerPerson));
+        },
+      },
+      {
+        id: 'light',
+        head: 'Light',
+        unit: densityOfPowerUnit(),
+        width: 74,
+        number: true,
+        value: (s) => power(conditions.gains[s.key]?.lighting),
+        show: (s) => figures(power(conditions.gains[s.key]?.lighting)),
+      },
+      {
+        id: 'equipment',
+        head: 'Equipment',
+        unit: densityOfPowerUnit(),
+        width: 96,
+        number: true,
+        value: (s) => power(conditions.gains[s.key]?.equipment),
+        show: (s) => figures(power(conditions.gains[s.key]?.equipment)),
+      },
+      {
         id: 'floor',
         head: 'Floor',
         unit: areaUnit(),
@@ -112,7 +152,7 @@ function Loaded({
         show: (s) => area(s.floorArea),
       },
     ],
-    [storeys, zoneOf],
+    [storeys, zoneOf, conditions.gains],
   );
   const chosen = m.spaces.filter((s) => selection.has(s.key));
   return (
@@ -197,6 +237,7 @@ function All({
                   kind: 'GiveUse' as const,
                   spaces: keys,
                   use,
+                  gains: conditions.typical[use],
                 })),
               ),
               'Give the uses that names say',
@@ -243,6 +284,7 @@ function All({
           Propose zones
         </button>
       </div>
+      <RoomDataSheet index={index} edits={edits} />
       {conditions.zones.map((z) => (
         <Zone key={z.key} zone={z} edits={edits} />
       ))}
@@ -325,14 +367,17 @@ function Chosen({
           choices={conditions.uses.map((u) => ({
             id: u.name,
             label: u.name.replace(/([a-z])([A-Z])/g, '$1 $2'),
-            detail: `${figures(u.lighting)} + ${figures(u.equipment)} W/m²`,
+            detail: `${figures(toPowerDensity(u.lighting))} + ${figures(toPowerDensity(u.equipment))} ${densityOfPowerUnit()}`,
             group: 'Uses, with light and equipment typical of them',
             title:
               (u.areaPerPerson ? `${figures(u.areaPerPerson)} m² per person; ` : '') +
               `outdoor air ${figures(u.airPerPerson)} l/s per person and ${figures(u.airPerArea)} l/s·m²`,
           }))}
           onPick={(use) =>
-            edits.consider({ kind: 'GiveUse', spaces: keys, use }, `Give the use ${use}`)
+            edits.consider(
+              { kind: 'GiveUse', spaces: keys, use, gains: conditions.typical[use] },
+              `Give the use ${use}`,
+            )
           }
         />
         <DropdownMenu.Root>

@@ -96,5 +96,5 @@ class ArchitectureTest {
           .whereLayer("bcf")
           .mayOnlyAccessLayers("geometry", "envelope")
           .whereLayer("exchange")
-          .mayOnlyAccessLayers("geometry", "envelope", "gbxml");
+          .mayOnlyAccessLayers("geometry", "envelope", "gbxml", "table", "repair");
 }

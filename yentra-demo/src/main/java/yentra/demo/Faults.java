@@ -289,6 +289,7 @@ final class Faults {
           s.building(),
           s.use(),
           s.condition(),
+          s.gains(),
           s.statedFloorArea(),
           s.statedVolume() * 1.15,
           s.shell(),

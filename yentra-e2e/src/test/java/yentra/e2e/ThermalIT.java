@@ -6,6 +6,9 @@ import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
@@ -15,6 +18,7 @@ import org.openqa.selenium.support.ui.Select;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.gbxml.GbxmlReader;
+import yentra.core.table.Workbooks;
 import yentra.core.thermal.BuildUp;
 
 /**
@@ -157,7 +161,7 @@ class ThermalIT {
   }
 
   /** Uses by name, zones by proposal, set-points by hand. */
-  private void uses() {
+  private void uses() throws Exception {
     tab("Uses and zones");
     b.see("uses");
     b.keys(Keys.ESCAPE);
@@ -177,6 +181,37 @@ class ThermalIT {
     apply();
     assertThat(b.see("sheet-uses").getText()).contains("WorkshopWorkshop");
     b.keys(Keys.ESCAPE);
+    roomData();
+  }
+
+  /** The room data sheet goes out, is changed in the file, and comes back. */
+  private void roomData() throws Exception {
+    b.click("rooms-out");
+    Path sheet = b.downloaded("rooms.xlsx");
+    Map<String, List<List<String>>> book = Workbooks.read(Files.readAllBytes(sheet));
+    List<List<String>> rows = new ArrayList<>();
+    for (List<String> row : book.get("Rooms")) {
+      List<String> cells = new ArrayList<>(row);
+      while (cells.size() < book.get("Rooms").get(0).size()) {
+        cells.add("");
+      }
+      if (cells.get(1).equals("Kitchen")) {
+        cells.set(book.get("Rooms").get(0).indexOf("Light (W/m2)"), "14.5");
+      }
+      rows.add(cells);
+    }
+    Path changed = dir.resolve("rooms-changed.xlsx");
+    Files.write(
+        changed,
+        Workbooks.write(List.of(new Workbooks.Page("Rooms", rows, true, List.of(20))), true));
+    b.driver.findElement(Browser.id("rooms-file")).sendKeys(changed.toString());
+    b.waitFor("what it says", () -> b.has("rooms-read"));
+    assertThat(b.see("rooms-read").getText())
+        .contains("8 rows matched, 1 difference")
+        .contains("Kitchen, light (w/m2)");
+    b.click("take-rooms");
+    apply();
+    b.waitFor("taken", () -> b.see("sheet-uses").getText().contains("14.5"));
   }
 
   private void losses() {

@@ -18,6 +18,8 @@ import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import yentra.core.check.CheckContext;
+import yentra.core.exchange.RoomSheet;
 import yentra.core.library.LibraryFile;
 import yentra.core.repair.ZoneProposal;
 
@@ -63,6 +65,43 @@ class ThermalController {
             states.state(id).context(), asked.spaces(), java.util.Set.copyOf(asked.by())));
   }
 
+  @GetMapping("/deliveries/{id}/rooms/file")
+  ResponseEntity<byte[]> rooms(@PathVariable UUID id) {
+    CheckContext c = states.state(id).context();
+    return attachment(
+        "rooms.xlsx",
+        RoomSheet.write(
+            c.envelope(),
+            s -> c.volumes().of(s.key()).floorArea(),
+            s -> Math.max(0, c.volumes().of(s.key()).volume())));
+  }
+
+  /** The body is a room data sheet's bytes; says what it would change. */
+  @PostMapping(path = "/deliveries/{id}/rooms/file", consumes = "application/octet-stream")
+  RoomSheet.Read rooms(@PathVariable UUID id, HttpServletRequest request) throws IOException {
+    return RoomSheet.read(body(request), states.state(id).envelope());
+  }
+
+  private static byte[] body(HttpServletRequest request) throws IOException {
+    byte[] bytes = request.getInputStream().readNBytes(LARGEST + 1);
+    if (bytes.length > LARGEST) {
+      throw Problem.bad("The file has more than 50 MB; such a file is far smaller.");
+    }
+    return bytes;
+  }
+
+  private static ResponseEntity<byte[]> attachment(String name, byte[] bytes) {
+    return ResponseEntity.ok()
+        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(bytes);
+  }
+
   @GetMapping("/projects/{id}/library")
   Libraries.LibraryView library(@PathVariable UUID id) {
     return libraries.of(id);
@@ -70,15 +109,7 @@ class ThermalController {
 
   @GetMapping("/projects/{id}/library/file")
   ResponseEntity<byte[]> file(@PathVariable UUID id) {
-    return ResponseEntity.ok()
-        .contentType(MediaType.APPLICATION_OCTET_STREAM)
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename("library.xlsx", StandardCharsets.UTF_8)
-                .build()
-                .toString())
-        .body(LibraryFile.write(libraries.of(id).library()));
+    return attachment("library.xlsx", LibraryFile.write(libraries.of(id).library()));
   }
 
   /** The body is a file's bytes; says what it would bring in. */
@@ -86,11 +117,7 @@ class ThermalController {
   Libraries.ImportView read(
       @PathVariable UUID id, @RequestParam String name, HttpServletRequest request)
       throws IOException {
-    byte[] bytes = request.getInputStream().readNBytes(LARGEST + 1);
-    if (bytes.length > LARGEST) {
-      throw Problem.bad("The file has more than 50 MB; a library is far smaller.");
-    }
-    return libraries.read(id, name, bytes);
+    return libraries.read(id, name, body(request));
   }
 
   /** What a delivery would bring in. */

@@ -15,6 +15,7 @@ import yentra.core.check.CheckContext;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Glazing;
+import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Space;
@@ -151,9 +152,16 @@ final class ThermalViews {
   /**
    * Uses that can be given, what names of spaces say, and the zones.
    *
+   * @param typical people, light and equipment by use
    * @param byName the use that its name says, by key of a space
+   * @param gains people, light and equipment by key of a space
    */
-  record ConditionsView(List<SpaceUse> uses, Map<String, String> byName, List<ZoneRow> zones) {}
+  record ConditionsView(
+      List<SpaceUse> uses,
+      Map<String, InternalGains> typical,
+      Map<String, String> byName,
+      Map<String, InternalGains> gains,
+      List<ZoneRow> zones) {}
 
   /**
    * @param heating set-point, °C, or null
@@ -171,8 +179,12 @@ final class ThermalViews {
   static ConditionsView conditions(CheckContext context) {
     Envelope e = context.envelope();
     Map<String, String> byName = new LinkedHashMap<>();
+    Map<String, InternalGains> typical = new LinkedHashMap<>();
+    SpaceUse.shipped().forEach(u -> typical.put(u.name(), u.gains()));
+    Map<String, InternalGains> gains = new LinkedHashMap<>();
     Map<String, List<String>> members = new HashMap<>();
     for (Space s : e.spaces()) {
+      gains.put(s.key(), s.gains());
       SpaceUse.byName(s.label()).ifPresent(u -> byName.put(s.key(), u.name()));
       if (s.zone() != null) {
         members.computeIfAbsent(s.zone(), k -> new ArrayList<>()).add(s.key());
@@ -180,7 +192,9 @@ final class ThermalViews {
     }
     return new ConditionsView(
         SpaceUse.shipped(),
+        typical,
         byName,
+        gains,
         e.zones().stream()
             .map(
                 z ->

@@ -12,6 +12,7 @@ import yentra.core.geometry.Polygon;
  * @param building key of its building
  * @param use gbXML's spaceType or the IFC object type, or empty
  * @param condition gbXML's conditionType, or empty
+ * @param gains people, light and equipment
  * @param statedFloorArea m², or null
  * @param statedVolume m³, or null
  * @param shell the faces of its volume as delivered, in any direction; empty when the delivery has
@@ -25,6 +26,7 @@ public record Space(
     String building,
     String use,
     String condition,
+    InternalGains gains,
     Double statedFloorArea,
     Double statedVolume,
     List<Polygon> shell,
@@ -32,6 +34,36 @@ public record Space(
     Extras extras) {
   public Space {
     shell = List.copyOf(shell);
+  }
+
+  /** Of which nothing is said about people, light and equipment. */
+  public Space(
+      String key,
+      String name,
+      String storey,
+      String zone,
+      String building,
+      String use,
+      String condition,
+      Double statedFloorArea,
+      Double statedVolume,
+      List<Polygon> shell,
+      SourceRef source,
+      Extras extras) {
+    this(
+        key,
+        name,
+        storey,
+        zone,
+        building,
+        use,
+        condition,
+        InternalGains.NONE,
+        statedFloorArea,
+        statedVolume,
+        shell,
+        source,
+        extras);
   }
 
   public Space withShell(List<Polygon> faces) {
@@ -43,6 +75,7 @@ public record Space(
         building,
         use,
         condition,
+        gains,
         statedFloorArea,
         statedVolume,
         faces,
@@ -53,7 +86,8 @@ public record Space(
   /** Without the area and volume that the delivery states. */
   public Space withoutStated() {
     return new Space(
-        key, name, storey, zone, building, use, condition, null, null, shell, source, extras);
+        key, name, storey, zone, building, use, condition, gains, null, null, shell, source,
+        extras);
   }
 
   /** The name, or the key when there is none. */
@@ -70,6 +104,7 @@ public record Space(
         building,
         use,
         condition,
+        gains,
         statedFloorArea,
         statedVolume,
         shell,
@@ -86,6 +121,7 @@ public record Space(
         building,
         use,
         condition,
+        gains,
         statedFloorArea,
         statedVolume,
         shell,
@@ -102,6 +138,7 @@ public record Space(
         building,
         use,
         condition,
+        gains,
         statedFloorArea,
         statedVolume,
         shell,
@@ -119,6 +156,24 @@ public record Space(
         building,
         u,
         c,
+        gains,
+        statedFloorArea,
+        statedVolume,
+        shell,
+        source,
+        extras);
+  }
+
+  public Space withGains(InternalGains g) {
+    return new Space(
+        key,
+        name,
+        storey,
+        zone,
+        building,
+        use,
+        condition,
+        g,
         statedFloorArea,
         statedVolume,
         shell,
@@ -135,6 +190,7 @@ public record Space(
         building,
         use,
         condition,
+        gains,
         statedFloorArea,
         statedVolume,
         shell,
@@ -145,7 +201,7 @@ public record Space(
   /** With other stated figures, null for none. */
   public Space withStated(Double floorArea, Double volume) {
     return new Space(
-        key, name, storey, zone, building, use, condition, floorArea, volume, shell, source,
+        key, name, storey, zone, building, use, condition, gains, floorArea, volume, shell, source,
         extras);
   }
 }

@@ -125,6 +125,19 @@ public final class EnvelopeDifference {
     same(what, "name", a.name(), b.name());
     same(what, "storey", a.storey(), b.storey());
     same(what, "zone", a.zone(), b.zone());
+    same(what, "use", a.use(), b.use());
+    same(what, "condition", a.condition(), b.condition());
+    number(what, "people", a.gains().people(), b.gains().people());
+    number(what, "area per person", a.gains().areaPerPerson(), b.gains().areaPerPerson());
+    number(
+        what,
+        "sensible heat per person",
+        a.gains().sensiblePerPerson(),
+        b.gains().sensiblePerPerson());
+    number(
+        what, "latent heat per person", a.gains().latentPerPerson(), b.gains().latentPerPerson());
+    number(what, "lighting", a.gains().lighting(), b.gains().lighting());
+    number(what, "equipment", a.gains().equipment(), b.gains().equipment());
     same(what, "shell faces", a.shell().size(), b.shell().size());
     for (int i = 0; i < Math.min(a.shell().size(), b.shell().size()); i++) {
       outline(what, "shell face " + (i + 1), a.shell().get(i), b.shell().get(i));

@@ -16,6 +16,7 @@ import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Glazing;
+import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Opening;
@@ -193,6 +194,7 @@ public final class GbxmlWriter {
     }
     open("Space", s.key(), a, s.extras());
     name(s.name());
+    gains(s.gains());
     if (s.statedFloorArea() != null) {
       text("Area", number(s.statedFloorArea() / frame.area().squareMetres()));
     }
@@ -215,6 +217,26 @@ public final class GbxmlWriter {
           .ifPresent(side -> boundary(surface, side));
     }
     close("Space", s.extras());
+  }
+
+  private void gains(InternalGains g) {
+    quantity("PeopleNumber", g.people(), "NumberOfPeople");
+    quantity("PeopleNumber", g.areaPerPerson(), Quantity.AREA_PER_PERSON.si());
+    heat("Sensible", g.sensiblePerPerson());
+    heat("Latent", g.latentPerPerson());
+    quantity("LightPowerPerArea", g.lighting(), Quantity.POWER_DENSITY.si());
+    quantity("EquipPowerPerArea", g.equipment(), Quantity.POWER_DENSITY.si());
+  }
+
+  private void heat(String type, Double value) {
+    if (value != null) {
+      line(
+          "<PeopleHeatGain unit=\"WattPerPerson\" heatGainType=\""
+              + type
+              + "\">"
+              + number(value)
+              + "</PeopleHeatGain>");
+    }
   }
 
   private Map<String, List<Surface>> bySpace;

@@ -1,11 +1,16 @@
 package yentra.core.gbxml;
 
+import static yentra.core.units.ThermalUnit.Quantity.AREA_PER_PERSON;
+import static yentra.core.units.ThermalUnit.Quantity.HEAT_PER_PERSON;
+import static yentra.core.units.ThermalUnit.Quantity.POWER_DENSITY;
+
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import yentra.core.envelope.Extras;
+import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.UnreadableException;
@@ -42,6 +47,7 @@ final class SpaceReader {
     String name = "";
     Double area = null, volume = null;
     List<Polygon> shell = List.of();
+    Gains gains = new Gains();
     for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
       switch (c) {
         case "Name" -> name = cursor.leaf(kept).text();
@@ -59,6 +65,14 @@ final class SpaceReader {
                     .orElse(null);
         case "ShellGeometry" -> shell = shell(kept);
         case "SpaceBoundary" -> boundary(h.key());
+        case "PeopleNumber" -> gains.people(cursor.leaf(kept), h.key(), kept);
+        case "PeopleHeatGain" -> gains.heat(cursor.leaf(kept), h.key(), kept);
+        case "LightPowerPerArea" ->
+            gains.light =
+                values.thermal(cursor.leaf(kept), h.key(), POWER_DENSITY, kept).orElse(null);
+        case "EquipPowerPerArea" ->
+            gains.equipment =
+                values.thermal(cursor.leaf(kept), h.key(), POWER_DENSITY, kept).orElse(null);
         default -> kept.fragment(cursor.fragment());
       }
     }
@@ -71,11 +85,44 @@ final class SpaceReader {
             building,
             use == null ? "" : use,
             condition,
+            gains.made(),
             area,
             volume,
             shell,
             h.source(name),
             kept.extras()));
+  }
+
+  /** People, light and equipment while they are read. */
+  private final class Gains {
+    private Double people;
+    private Double area;
+    private Double sensible;
+    private Double latent;
+    private Double light;
+    private Double equipment;
+
+    void people(Leaf leaf, String space, Kept kept) {
+      if ("NumberOfPeople".equals(leaf.attribute("unit"))) {
+        people = values.number(leaf, space, kept).orElse(null);
+      } else {
+        area = values.thermal(leaf, space, AREA_PER_PERSON, kept).orElse(null);
+      }
+    }
+
+    /** The total and other kinds are kept as they stand. */
+    void heat(Leaf leaf, String space, Kept kept) {
+      switch (String.valueOf(leaf.attribute("heatGainType"))) {
+        case "Sensible" ->
+            sensible = values.thermal(leaf, space, HEAT_PER_PERSON, kept).orElse(null);
+        case "Latent" -> latent = values.thermal(leaf, space, HEAT_PER_PERSON, kept).orElse(null);
+        default -> kept.fragment(leaf.xml());
+      }
+    }
+
+    InternalGains made() {
+      return new InternalGains(people, area, sensible, latent, light, equipment);
+    }
   }
 
   private String condition(Header h, Kept kept) {

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import yentra.core.envelope.InternalGains;
 
 /**
  * A use of spaces with what is typical of it: defaults to begin with, not proof of compliance.
@@ -90,7 +91,7 @@ public record SpaceUse(
               22.0,
               26.0),
           use(
-              "ExerciseAreaGymnasium",
+              "PlayingAreaGymnasium",
               "gym;sports;fitness;exercise",
               20.0,
               8,
@@ -130,7 +131,16 @@ public record SpaceUse(
               0,
               18.0,
               null),
-          use("ComputerRoom", "server;data;it room", null, 5, 500, 0, 0.3, null, 27.0),
+          use(
+              "EquipmentRoomManufacturingFacility",
+              "server;data;it room",
+              null,
+              5,
+              500,
+              0,
+              0.3,
+              null,
+              27.0),
           use("WorkshopWorkshop", "workshop;repair;maintenance", 20.0, 10, 10, 7, 0.7, 18.0, 28.0),
           use(
               "ElectricalOrMechanical",
@@ -187,6 +197,22 @@ public record SpaceUse(
         perArea,
         heat,
         cool);
+  }
+
+  /** Heat of a person at rest or light work at 24 °C, W (from memory). */
+  private static final double SENSIBLE = 75;
+
+  private static final double LATENT = 55;
+
+  /** People, light and equipment typical of it. */
+  public InternalGains gains() {
+    return new InternalGains(
+        null,
+        areaPerPerson,
+        areaPerPerson == null ? null : (Double) SENSIBLE,
+        areaPerPerson == null ? null : (Double) LATENT,
+        lighting,
+        equipment);
   }
 
   /** What ships. */

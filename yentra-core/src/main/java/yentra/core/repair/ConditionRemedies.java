@@ -74,7 +74,7 @@ final class ConditionRemedies {
     if (!byUse.isEmpty()) {
       List<Repair> all =
           byUse.entrySet().stream()
-              .<Repair>map(u -> new GiveUse(u.getValue(), u.getKey(), null))
+              .<Repair>map(u -> new GiveUse(u.getValue(), u.getKey(), null, null))
               .toList();
       out.add(
           new Remedy(
@@ -98,7 +98,8 @@ final class ConditionRemedies {
                 out.add(
                     new Remedy(
                         "Give it the use of most spaces: " + u.getKey(),
-                        new GiveUse(spaces.stream().map(Space::key).toList(), u.getKey(), null))));
+                        new GiveUse(
+                            spaces.stream().map(Space::key).toList(), u.getKey(), null, null))));
   }
 
   private void crossed(Finding f, List<Remedy> out) {

@@ -3,6 +3,7 @@ package yentra.core.repair;
 import java.util.List;
 import java.util.Set;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Space;
 import yentra.core.geometry.Tolerance;
@@ -13,8 +14,11 @@ import yentra.core.geometry.Tolerance;
  * @param spaces keys
  * @param use as the delivery names uses, or null
  * @param condition gbXML's conditionType, or null
+ * @param gains people, light and equipment; values that are null stay; null for none
  */
-public record GiveUse(List<String> spaces, String use, String condition) implements Repair {
+public record GiveUse(List<String> spaces, String use, String condition, InternalGains gains)
+    implements Repair {
+
   /** What the gbXML schema knows (6.01, from memory). */
   public static final Set<String> CONDITIONS =
       Set.of(
@@ -30,8 +34,9 @@ public record GiveUse(List<String> spaces, String use, String condition) impleme
 
   @Override
   public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
-    if (spaces.isEmpty() || use == null && condition == null) {
-      throw new NotApplicableException("Choose spaces, and a use or how they are conditioned.");
+    if (spaces.isEmpty() || use == null && condition == null && gains == null) {
+      throw new NotApplicableException(
+          "Choose spaces, and a use how they are conditioned, or their gains.");
     }
     if (use != null && use.length() > LONGEST) {
       throw new NotApplicableException("A use has at most 100 characters.");
@@ -46,7 +51,8 @@ public record GiveUse(List<String> spaces, String use, String condition) impleme
     for (String key : spaces) {
       Space s = Target.space(e, key);
       Space made =
-          s.withUse(use == null ? s.use() : use, condition == null ? s.condition() : condition);
+          s.withUse(use == null ? s.use() : use, condition == null ? s.condition() : condition)
+              .withGains(gains == null ? s.gains() : gains.over(s.gains()));
       if (!made.equals(s)) {
         out = Reshape.replacedSpace(out, key, x -> made);
       }
@@ -60,9 +66,12 @@ public record GiveUse(List<String> spaces, String use, String condition) impleme
   @Override
   public String describe(Envelope before, Naming naming) {
     String what = spaces.size() == 1 ? naming.object(spaces.get(0)) : spaces.size() + " spaces";
+    if (use == null && condition == null) {
+      return "Sets people, light and equipment of " + what + ".";
+    }
     return (use == null ? "Takes " + what + " as" : "Gives " + what + " the use " + use)
         + (condition == null ? "" : (use == null ? " " : ", ") + said(condition))
-        + ".";
+        + (gains == null ? "." : ", with typical people, light and equipment.");
   }
 
   /** "heated and cooled" for HeatedAndCooled. */

@@ -8,6 +8,7 @@ import java.util.Set;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
+import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.SourceRef;
@@ -77,19 +78,35 @@ public record MergeSpaces(List<String> spaces) implements Repair {
     boolean areas = members.stream().allMatch(s -> s.statedFloorArea() != null);
     boolean volumes = members.stream().allMatch(s -> s.statedVolume() != null);
     return new Space(
-        f.key(),
-        f.name(),
-        f.storey(),
-        f.zone(),
-        f.building(),
-        f.use(),
-        f.condition(),
-        areas ? members.stream().mapToDouble(Space::statedFloorArea).sum() : null,
-        volumes ? members.stream().mapToDouble(Space::statedVolume).sum() : null,
-        // the surfaces say what it is bounded by
-        List.of(),
-        f.source(),
-        f.extras());
+            f.key(),
+            f.name(),
+            f.storey(),
+            f.zone(),
+            f.building(),
+            f.use(),
+            f.condition(),
+            areas ? members.stream().mapToDouble(Space::statedFloorArea).sum() : null,
+            volumes ? members.stream().mapToDouble(Space::statedVolume).sum() : null,
+            // the surfaces say what it is bounded by
+            List.of(),
+            f.source(),
+            f.extras())
+        .withGains(gains(members));
+  }
+
+  /** Those of the first; numbers of people are added up where all are stated. */
+  private static InternalGains gains(List<Space> members) {
+    InternalGains g = members.get(0).gains();
+    if (members.stream().anyMatch(s -> s.gains().people() == null)) {
+      return g;
+    }
+    return new InternalGains(
+        members.stream().mapToDouble(s -> s.gains().people()).sum(),
+        g.areaPerPerson(),
+        g.sensiblePerPerson(),
+        g.latentPerPerson(),
+        g.lighting(),
+        g.equipment());
   }
 
   /** Quads from the edges of one side of a wall to the other's. */

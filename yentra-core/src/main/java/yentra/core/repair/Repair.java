@@ -58,7 +58,8 @@ import yentra.core.geometry.Tolerance;
   @JsonSubTypes.Type(value = AmendGlazing.class, name = "AmendGlazing"),
   @JsonSubTypes.Type(value = GiveUse.class, name = "GiveUse"),
   @JsonSubTypes.Type(value = GiveZone.class, name = "GiveZone"),
-  @JsonSubTypes.Type(value = AmendZone.class, name = "AmendZone")
+  @JsonSubTypes.Type(value = AmendZone.class, name = "AmendZone"),
+  @JsonSubTypes.Type(value = TakeRoomData.class, name = "TakeRoomData")
 })
 public sealed interface Repair
     permits ReverseSurface,
@@ -107,7 +108,8 @@ public sealed interface Repair
         AmendGlazing,
         GiveUse,
         GiveZone,
-        AmendZone {
+        AmendZone,
+        TakeRoomData {
   /**
    * The envelope with this change.
    *

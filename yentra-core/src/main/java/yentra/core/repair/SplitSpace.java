@@ -94,18 +94,19 @@ public record SplitSpace(String space, Vec3 point, Vec3 normal, String name) imp
         spaces.add(half);
         spaces.add(
             new Space(
-                made,
-                name == null || name.isBlank() ? x.label() + " 2" : name.strip(),
-                x.storey(),
-                x.zone(),
-                x.building(),
-                x.use(),
-                x.condition(),
-                null,
-                null,
-                List.of(),
-                SourceRef.REPAIR,
-                Extras.NONE));
+                    made,
+                    name == null || name.isBlank() ? x.label() + " 2" : name.strip(),
+                    x.storey(),
+                    x.zone(),
+                    x.building(),
+                    x.use(),
+                    x.condition(),
+                    null,
+                    null,
+                    List.of(),
+                    SourceRef.REPAIR,
+                    Extras.NONE)
+                .withGains(x.gains()));
       } else {
         spaces.add(x);
       }

@@ -32,6 +32,12 @@ public final class ThermalUnit {
           POUND / (FOOT * FOOT * FOOT),
           "lbspercubicin",
           POUND / Math.pow(FOOT / 12, 3));
+  private static final Map<String, Double> POWER_DENSITY =
+      Map.of("wattpersquaremeter", 1.0, "wattpersquarefoot", 1 / (FOOT * FOOT));
+  private static final Map<String, Double> HEAT_PER_PERSON =
+      Map.of("wattperperson", 1.0, "btuperhourperson", BTU / 3600);
+  private static final Map<String, Double> AREA_PER_PERSON =
+      Map.of("squaremperperson", 1.0, "squareftperperson", FOOT * FOOT);
   private static final Map<String, Double> SPECIFIC_HEAT =
       Map.of("jperkgk", 1.0, "btuperlbf", BTU / (POUND * FAHRENHEIT));
 
@@ -43,7 +49,10 @@ public final class ThermalUnit {
     R_VALUE("SquareMeterKPerW", ThermalUnit.R_VALUE),
     CONDUCTIVITY("WPerMeterK", ThermalUnit.CONDUCTIVITY),
     DENSITY("KgPerCubicM", ThermalUnit.DENSITY),
-    SPECIFIC_HEAT("JPerKgK", ThermalUnit.SPECIFIC_HEAT);
+    SPECIFIC_HEAT("JPerKgK", ThermalUnit.SPECIFIC_HEAT),
+    POWER_DENSITY("WattPerSquareMeter", ThermalUnit.POWER_DENSITY),
+    HEAT_PER_PERSON("WattPerPerson", ThermalUnit.HEAT_PER_PERSON),
+    AREA_PER_PERSON("SquareMPerPerson", ThermalUnit.AREA_PER_PERSON);
 
     private final String si;
     private final Map<String, Double> factors;

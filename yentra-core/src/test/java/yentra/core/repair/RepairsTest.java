@@ -203,9 +203,13 @@ class RepairsTest {
             new GiveGlazing(
                 List.of("o"), new GlazingSpec(null, "Double", 1.3, 0.6, 0.7, "by hand")),
             new AmendGlazing("glass-1", null, 0.5, null, null),
-            new GiveUse(List.of("a"), "OfficeEnclosed", "Heated"),
+            new GiveUse(List.of("a"), "OfficeEnclosed", "Heated", null),
             new GiveZone(List.of("a"), null, "North", 20.0, 26.0),
             new AmendZone("z-1", null, 19.0, null),
+            new TakeRoomData(
+                List.of(
+                    new TakeRoomData.Room(
+                        "a", "Room", "OfficeEnclosed", null, "North", 20.0, 26.0, null))),
             new ReverseSurface("s"),
             new ReverseShell("a"),
             new RetypeSurface("s", SurfaceType.ROOF),

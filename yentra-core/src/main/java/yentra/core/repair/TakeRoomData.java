@@ -1,0 +1,107 @@
+package yentra.core.repair;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.InternalGains;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Zone;
+import yentra.core.geometry.Tolerance;
+
+/** Takes what a room data sheet says of spaces; all of it or nothing. */
+public record TakeRoomData(List<Room> rooms) implements Repair {
+  public TakeRoomData {
+    rooms = rooms == null ? List.of() : List.copyOf(rooms);
+  }
+
+  /**
+   * What is said of a space; what is null stays as it is.
+   *
+   * @param space its key
+   * @param zone name of its zone; one of this name is made when there is none
+   * @param heating set-point of its zone, °C
+   * @param cooling set-point of its zone, °C
+   */
+  public record Room(
+      String space,
+      String name,
+      String use,
+      String condition,
+      String zone,
+      Double heating,
+      Double cooling,
+      InternalGains gains) {}
+
+  @Override
+  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+    Envelope out = e;
+    for (Room r : rooms) {
+      Space s = Target.space(out, r.space);
+      if (r.name != null && !r.name.equals(s.name())) {
+        out = Reshape.replacedSpace(out, r.space, x -> x.withName(r.name));
+      }
+      if (r.use != null || r.condition != null || r.gains != null) {
+        Space now = Target.space(out, r.space);
+        Space made =
+            now.withUse(
+                    r.use == null ? now.use() : r.use,
+                    r.condition == null ? now.condition() : r.condition)
+                .withGains(r.gains == null ? now.gains() : r.gains.over(now.gains()));
+        if (r.condition != null
+            && !r.condition.isEmpty()
+            && !GiveUse.CONDITIONS.contains(r.condition)) {
+          throw new NotApplicableException(
+              s.label() + " cannot be conditioned as " + r.condition + ".");
+        }
+        out = Reshape.replacedSpace(out, r.space, x -> made);
+      }
+      if (r.zone != null && !r.zone.isBlank()) {
+        Optional<Zone> was = zone(out, Target.space(out, r.space).zone());
+        if (was.isEmpty() || !was.get().label().equals(r.zone)) {
+          out =
+              new GiveZone(List.of(r.space), key(out, r.zone), r.zone, r.heating, r.cooling)
+                  .apply(out, tolerance);
+        }
+      }
+    }
+    for (Room r : rooms) {
+      Optional<Zone> z = zone(out, Target.space(out, r.space).zone());
+      boolean other =
+          z.isPresent()
+              && (r.heating != null && !r.heating.equals(z.get().heatingSetPoint())
+                  || r.cooling != null && !r.cooling.equals(z.get().coolingSetPoint()));
+      if (other) {
+        out = new AmendZone(z.get().key(), null, r.heating, r.cooling).apply(out, tolerance);
+      }
+    }
+    if (out == e || out.parts().equals(e.parts())) {
+      throw new NotApplicableException("The sheet says nothing that is not so already.");
+    }
+    return out;
+  }
+
+  private static Optional<Zone> zone(Envelope e, String key) {
+    return e.zones().stream().filter(z -> z.key().equals(key)).findFirst();
+  }
+
+  private static String key(Envelope e, String label) {
+    return e.zones().stream()
+        .filter(z -> z.label().equals(label))
+        .map(Zone::key)
+        .findFirst()
+        .orElse(null);
+  }
+
+  @Override
+  public String describe(Envelope before, Naming naming) {
+    List<String> names = new ArrayList<>();
+    rooms.stream().limit(3).forEach(r -> names.add(naming.object(r.space)));
+    return "Takes room data of "
+        + rooms.size()
+        + (rooms.size() == 1 ? " space: " : " spaces: ")
+        + String.join(", ", names)
+        + (rooms.size() > 3 ? " …" : ".");
+  }
+}
