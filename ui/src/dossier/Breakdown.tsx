@@ -36,9 +36,9 @@ export function Breakdown({ model, object }: { model: Model; object: string }) {
             <thead>
               <tr className="text-right text-muted">
                 <th />
-                <th className="font-normal">{thicknessUnit()}</th>
-                <th className="font-normal">{conductivityUnit()}</th>
-                <th className="font-normal">{resistanceUnit()}</th>
+                <th className="pl-2 font-normal">{thicknessUnit()}</th>
+                <th className="pl-2 font-normal">{conductivityUnit()}</th>
+                <th className="pl-2 font-normal">{resistanceUnit()}</th>
               </tr>
             </thead>
             <tbody>
@@ -49,9 +49,15 @@ export function Breakdown({ model, object }: { model: Model; object: string }) {
                     {s.share < 1 && ` (${(100 * s.share).toFixed(0)} %)`}
                     <span className="block text-[11px] text-muted">{s.clause}</span>
                   </td>
-                  <td>{s.thickness == null ? '' : figures(toThickness(s.thickness))}</td>
-                  <td>{s.conductivity == null ? '' : figures(toConductivity(s.conductivity))}</td>
-                  <td>{s.resistance == null ? '?' : figures(toResistance(s.resistance))}</td>
+                  <td className="pl-2">
+                    {s.thickness == null ? '' : figures(toThickness(s.thickness))}
+                  </td>
+                  <td className="pl-2">
+                    {s.conductivity == null ? '' : figures(toConductivity(s.conductivity))}
+                  </td>
+                  <td className="pl-2">
+                    {s.resistance == null ? '?' : figures(toResistance(s.resistance))}
+                  </td>
                 </tr>
               ))}
             </tbody>

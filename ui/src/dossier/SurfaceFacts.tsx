@@ -48,6 +48,15 @@ export function SurfaceFacts({
         </p>
       </Section>
       <FindingLinks list={index.findingsOf.get(s.key) ?? []} />
+      {construction ? (
+        <Breakdown model={index.model} object={s.key} />
+      ) : (
+        <Section title="Construction">
+          <p className="text-muted">
+            {s.construction ? `${s.construction} is not defined.` : 'None.'}
+          </p>
+        </Section>
+      )}
       <Section title="Repair by hand">
         <div className="flex flex-wrap gap-1.5">
           <button
@@ -95,15 +104,6 @@ export function SurfaceFacts({
         ))}
         {!s.openings.length && <p className="text-muted">None.</p>}
       </Section>
-      {construction ? (
-        <Breakdown model={index.model} object={s.key} />
-      ) : (
-        <Section title="Construction">
-          <p className="text-muted">
-            {s.construction ? `${s.construction} is not defined.` : 'None.'}
-          </p>
-        </Section>
-      )}
       <Origin source={s.source} element={s.element} />
       <Changes index={index} keys={[s.key]} label={s.label} />
     </>

@@ -68,6 +68,7 @@ export function Constructions({
         id: 'name',
         head: 'Construction',
         width: 130,
+        sticky: true,
         value: (c) => c.name,
         show: (c) => <span className={c.key === NONE ? 'text-error' : ''}>{c.name}</span>,
       },

@@ -27,7 +27,7 @@ export function LayerDiagram({ layers }: { layers: LayerRow[] }) {
             className={i ? 'border-l border-ink/40' : ''}
             title={l.name}
             style={{
-              flexGrow: l.thickness ?? 0.02,
+              flexGrow: 1000 * (l.thickness ?? 0.02),
               minWidth: LEAST,
               background: fill(l),
               height: beside && l.share < 1 ? `${Math.max(12, l.share * 100)}%` : '100%',

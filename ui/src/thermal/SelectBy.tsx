@@ -40,7 +40,10 @@ export function SelectBy({ index }: { index: ModelIndex }) {
   );
   return (
     <Popover.Root>
-      <Popover.Trigger className="btn-quiet !h-[24px]" data-testid="select-by">
+      <Popover.Trigger
+        className="btn-quiet !h-[24px] shrink-0 whitespace-nowrap"
+        data-testid="select-by"
+      >
         Select by <ChevronDown size={13} />
       </Popover.Trigger>
       <Popover.Portal>

@@ -37,7 +37,7 @@ export function ThermalSheet({
 
   const tabs: [ThermalTab, string, number | string][] = [
     ['constructions', 'Constructions', thermal?.constructions.length ?? ''],
-    ['windows', 'Window types', thermal?.glazings.length ?? ''],
+    ['windows', 'Windows', thermal?.glazings.length ?? ''],
     ['materials', 'Materials', thermal?.materials.length ?? ''],
     ['uses', 'Uses and zones', index.model.spaces.length],
     ['losses', 'Heat loss', ''],

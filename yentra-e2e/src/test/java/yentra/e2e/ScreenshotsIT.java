@@ -59,6 +59,7 @@ class ScreenshotsIT {
       b.click("all-the-same");
       b.see("handover-row");
       Files.write(dir.resolve("7-handover.png"), b.picture());
+      thermal(b, dir);
       findings(b, dir);
       scope(yentra, b, dir);
     }
@@ -97,6 +98,33 @@ class ScreenshotsIT {
     b.settle();
     new WebDriverWait(b.driver, Duration.ofSeconds(10)).until(d -> !b.has("message"));
     Files.write(dir.resolve("15-next-revision.png"), b.picture());
+  }
+
+  private static void thermal(Browser b, Path dir) throws Exception {
+    b.keys("5");
+    b.see("sheet-constructions");
+    b.click(
+        By.xpath(
+            "//*[@data-testid='sheet-constructions']//*[@role='row'][contains(., 'Boarded wall')]"));
+    b.click(By.xpath("//aside//button[contains(., 'South wall of Workshop')]"));
+    b.see("breakdown");
+    b.settle();
+    Files.write(dir.resolve("16-thermal.png"), b.picture());
+    b.keys(org.openqa.selenium.Keys.ESCAPE);
+    b.click(By.xpath("//*[@role='tab'][contains(., 'Uses and zones')]"));
+    b.see("uses");
+    b.click("propose-zones");
+    b.see("pending-summary");
+    b.settle();
+    Files.write(dir.resolve("17-uses-and-zones.png"), b.picture());
+    b.press("Leave it");
+    b.click(By.xpath("//*[@role='tab'][contains(., 'Heat loss')]"));
+    b.see("building-loss");
+    b.settle();
+    Files.write(dir.resolve("18-heat-loss.png"), b.picture());
+    b.keys(org.openqa.selenium.Keys.ESCAPE);
+    b.keys("7");
+    b.see("handover");
   }
 
   private static void scope(RunningYentra yentra, Browser b, Path dir) throws Exception {
