@@ -13,6 +13,25 @@ const facing = (s: Surface) =>
 
 /** Selects surfaces by what they have in common. */
 export function SelectBy({ index }: { index: ModelIndex }) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger
+        className="btn-quiet !h-[24px] shrink-0 whitespace-nowrap"
+        data-testid="select-by"
+      >
+        Select by <ChevronDown size={13} />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="menu w-72 !p-2" align="end" collisionPadding={8}>
+          <Choices index={index} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+/** Worked out only while it is open. */
+function Choices({ index }: { index: ModelIndex }) {
   const select = useView((s) => s.select);
   const [wanted, setWanted] = useState<Partial<Record<Kind, string>>>({});
   const m = index.model;
@@ -39,48 +58,38 @@ export function SelectBy({ index }: { index: ModelIndex }) {
     LABELS.every(([k]) => !wanted[k] || value[k](s) === wanted[k]),
   );
   return (
-    <Popover.Root>
-      <Popover.Trigger
-        className="btn-quiet !h-[24px] shrink-0 whitespace-nowrap"
-        data-testid="select-by"
-      >
-        Select by <ChevronDown size={13} />
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content className="menu w-72 !p-2" align="end" collisionPadding={8}>
-          {LABELS.map(([k, label]) => (
-            <label key={k} className="mb-1 flex items-center justify-between gap-2">
-              <span className="text-muted">{label}</span>
-              <select
-                className="field w-44"
-                aria-label={label}
-                value={wanted[k] ?? ''}
-                onChange={(e) => setWanted({ ...wanted, [k]: e.target.value })}
-              >
-                <option value="">any</option>
-                {[...new Set(m.surfaces.map(value[k]))]
-                  .filter(Boolean)
-                  .sort()
-                  .map((v) => (
-                    <option key={v} value={v}>
-                      {v}
-                    </option>
-                  ))}
-              </select>
-            </label>
-          ))}
-          <Popover.Close asChild>
-            <button
-              className="btn btn-main mt-1"
-              disabled={!found.length}
-              data-testid="select-found"
-              onClick={() => select(found.map((s) => s.key))}
-            >
-              Select {count(found.length, 'surface')}
-            </button>
-          </Popover.Close>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <>
+      {LABELS.map(([k, label]) => (
+        <label key={k} className="mb-1 flex items-center justify-between gap-2">
+          <span className="text-muted">{label}</span>
+          <select
+            className="field w-44"
+            aria-label={label}
+            value={wanted[k] ?? ''}
+            onChange={(e) => setWanted({ ...wanted, [k]: e.target.value })}
+          >
+            <option value="">any</option>
+            {[...new Set(m.surfaces.map(value[k]))]
+              .filter(Boolean)
+              .sort()
+              .map((v) => (
+                <option key={v} value={v}>
+                  {v}
+                </option>
+              ))}
+          </select>
+        </label>
+      ))}
+      <Popover.Close asChild>
+        <button
+          className="btn btn-main mt-1"
+          disabled={!found.length}
+          data-testid="select-found"
+          onClick={() => select(found.map((s) => s.key))}
+        >
+          Select {count(found.length, 'surface')}
+        </button>
+      </Popover.Close>
+    </>
   );
 }

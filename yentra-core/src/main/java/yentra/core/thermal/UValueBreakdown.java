@@ -100,7 +100,7 @@ public record UValueBreakdown(
       List<BuildUp.Part> layer = known.layers().get(i);
       for (int k = 0; k < layer.size(); k++) {
         Material m = layer.get(k).material();
-        boolean air1 = isAirLayer(b.layers().get(i).get(k).material());
+        boolean cavity = isAirLayer(b.layers().get(i).get(k).material());
         OptionalDouble r = BuildUp.resistance(m);
         steps.add(
             new Step(
@@ -109,7 +109,7 @@ public record UValueBreakdown(
                 m.conductivity(),
                 layer.get(k).share(),
                 r.isPresent() ? (Double) r.getAsDouble() : null,
-                air1 ? AIR : layer.size() > 1 ? BRIDGED : LAYER));
+                cavity ? AIR : layer.size() > 1 ? BRIDGED : LAYER));
       }
     }
     steps.add(
