@@ -63,7 +63,7 @@ class CommandLineTest {
     assertThat(r.exit()).isEqualTo(1);
     assertThat(r.out())
         .contains("Plant room is not enclosed: a hole of 20.40 m²")
-        .contains("6 blockers, 14 errors");
+        .contains("6 blockers, 15 errors");
   }
 
   @Test

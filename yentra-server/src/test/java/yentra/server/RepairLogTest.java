@@ -175,6 +175,7 @@ class RepairLogTest {
   @Test
   void whatDiffersPutIntoTheModelBeforeIsTheWholeModel() {
     JsonNode m = model();
+    int told = 0;
     for (int i = 0; i < 40; i++) {
       JsonNode f =
           list(m.get("findings")).stream()
@@ -188,12 +189,32 @@ class RepairLogTest {
       JsonNode part =
           post("repairs?changes=true", edit(m, f.get("remedies").get(0).get("repair"))).json();
       m = model();
-      assertWhole(before, part, m);
+      if (part.hasNonNull("since")) {
+        told++;
+        assertWhole(before, part, m);
+      } else {
+        // what all objects may refer to has changed: materials, zones
+        for (String what : List.of("spaces", "surfaces", "constructions", "findings")) {
+          assertThat(part.get(what)).as(what).isEqualTo(m.get(what));
+        }
+      }
     }
+    assertThat(told).isGreaterThan(10);
+    m = edited(m);
     JsonNode part =
         post("undo?changes=true", Map.of("basedOn", m.get("delivery").get("version").asLong()))
             .json();
     assertWhole(m, part, model());
+  }
+
+  /** The model after a change of a single surface. */
+  private JsonNode edited(JsonNode m) {
+    JsonNode repair =
+        tools.jackson.databind.json.JsonMapper.builder()
+            .build()
+            .readTree("{\"kind\":\"DeleteSurface\",\"surface\":\"su-3\"}");
+    post("repairs?changes=true", edit(m, repair));
+    return model();
   }
 
   private static void assertWhole(JsonNode before, JsonNode part, JsonNode whole) {

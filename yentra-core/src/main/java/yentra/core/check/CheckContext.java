@@ -324,6 +324,11 @@ public final class CheckContext {
     return SurfaceMeasures.octant(this, s);
   }
 
+  /** The ground level that the types of surfaces contradict least, m in model coordinates. */
+  public double groundLevel() {
+    return TypeAgainstGround.level(this);
+  }
+
   /** How many surfaces name a construction. */
   public int uses(String construction) {
     return thermal().uses(construction);

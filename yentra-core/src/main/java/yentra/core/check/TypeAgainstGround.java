@@ -30,7 +30,7 @@ final class TypeAgainstGround implements Check {
     double share = context.limit(DESCRIPTOR, "share");
     double slack = context.limit(DESCRIPTOR, "height");
     List<Surface> surfaces = context.envelope().surfaces();
-    Candidate[] all = surfaces.stream().map(Candidate::of).toArray(Candidate[]::new);
+    Candidate[] all = candidates(surfaces);
     double ground = level(all, slack);
     for (int i = 0; i < all.length; i++) {
       double off = all[i] == null ? 0 : 100 * all[i].contradicting(ground, slack);
@@ -53,6 +53,15 @@ final class TypeAgainstGround implements Check {
                         + "."));
       }
     }
+  }
+
+  private static Candidate[] candidates(List<Surface> surfaces) {
+    return surfaces.stream().map(Candidate::of).toArray(Candidate[]::new);
+  }
+
+  /** The level that contradicts the fewest surfaces; 0 where none touches the ground. */
+  static double level(CheckContext context) {
+    return level(candidates(context.envelope().surfaces()), context.limit(DESCRIPTOR, "height"));
   }
 
   /**

@@ -410,7 +410,9 @@ public final class Remedies {
 
   private double ground() {
     if (ground == null) {
-      ground = ground(envelope);
+      // the highest of them may be the one that is typed wrongly
+      boolean touched = envelope.surfaces().stream().anyMatch(s -> s.type().isGround());
+      ground = touched ? context.groundLevel() : ground(envelope);
     }
     return ground;
   }

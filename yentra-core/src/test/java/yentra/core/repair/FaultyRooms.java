@@ -160,6 +160,20 @@ public final class FaultyRooms {
     f.put("ADJ-502", changed("between", s -> s.withType(SurfaceType.ROOF)));
     f.put("ADJ-503", apart(SurfaceType.EXTERIOR_WALL));
     f.put("ADJ-504", changed("b-east", s -> s.withType(SurfaceType.ROOF)));
+    f.put("ADJ-505", changed("b-east", s -> s.withType(SurfaceType.UNDERGROUND_WALL)));
+    f.put(
+        "GEO-305",
+        new SplitSurface("b-east", v(8, 0, 0.008), v(8, 5, 0.008)).apply(rooms(), TOLERANCE));
+    f.put(
+        "GEO-308",
+        rooms()
+            .plus(
+                surface(
+                    "over",
+                    SurfaceType.EXTERIOR_WALL,
+                    Polygon.of(v(8, 4, 0), v(8, 6, 0), v(8, 6, 3), v(8, 4, 3)),
+                    "con-1",
+                    "b")));
     f.put("ADJ-506", changed("b-east", s -> with(s, s.polygon().reversed())));
     f.put("ADJ-507", changed("b-east", s -> s.withSides(List.of(s.sides().get(0), Side.of("b")))));
     f.put(
