@@ -103,6 +103,7 @@ class ScreenshotsIT {
   private static void thermal(Browser b, Path dir) throws Exception {
     b.keys("5");
     b.see("sheet-constructions");
+    b.press("Iso");
     b.click(
         By.xpath(
             "//*[@data-testid='sheet-constructions']//*[@role='row'][contains(., 'Boarded wall')]"));
