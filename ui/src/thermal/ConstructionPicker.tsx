@@ -5,7 +5,6 @@ import {
   existing,
   existingGlazing,
   glazingOfLibrary,
-  layersResistance,
   ofLibrary,
   type ConstructionSpec,
   type GlazingSpec,
@@ -37,16 +36,13 @@ export function ConstructionPicker({
       detail: uText(c.stated ?? c.uValue),
       group: 'In the model',
     })),
-    ...(lib?.constructions ?? []).map((c) => {
-      const r = layersResistance(lib!, c);
-      return {
-        id: `library:${c.name}`,
-        label: c.name,
-        detail: uText(c.uValue ?? (r == null ? null : 1 / (r + 0.17))),
-        group: c.use || 'Library',
-        title: c.source,
-      };
-    }),
+    ...(lib?.constructions ?? []).map((c) => ({
+      id: `library:${c.name}`,
+      label: c.name,
+      detail: uText(library!.uValues[c.name]),
+      group: c.use || 'Library',
+      title: c.source,
+    })),
   ];
   return (
     <Picker

@@ -24,7 +24,6 @@ import {
 } from '../words';
 import { ConstructionPicker } from './ConstructionPicker';
 import { LayerDiagram } from './LayerDiagram';
-import { defaults } from './defaults';
 
 /** The row that stands for surfaces without a construction. */
 const NONE = '';
@@ -141,13 +140,7 @@ export function Constructions({
         data-testid="construction"
       >
         {chosen?.key === NONE ? (
-          <Without
-            index={index}
-            thermal={thermal}
-            library={library}
-            edits={edits}
-            objects={chosen.objects}
-          />
+          <Without thermal={thermal} library={library} edits={edits} objects={chosen.objects} />
         ) : chosen ? (
           <One key={chosen.key} row={chosen} thermal={thermal} library={library} edits={edits} />
         ) : (
@@ -163,19 +156,17 @@ export function Constructions({
 const EMPTY: ReadonlySet<string> = new Set();
 
 function Without({
-  index,
   thermal,
   library,
   edits,
   objects,
 }: {
-  index: ModelIndex;
   thermal: Thermal;
   library: LibraryAnswer | undefined;
   edits: Edits;
   objects: string[];
 }) {
-  const given = library ? defaults(index, thermal, library.library) : [];
+  const given = thermal.defaults;
   return (
     <>
       <p className="font-semibold">
@@ -201,7 +192,7 @@ function Without({
                   'Gives surfaces without construction that of their type',
                   given.map((g) => ({
                     kind: 'GiveConstruction' as const,
-                    objects: g.objects,
+                    objects: g.surfaces,
                     construction: g.construction,
                   })),
                 ),
@@ -218,7 +209,7 @@ function Without({
           {given.map((g) => (
             <div key={g.type} className="flex gap-2 leading-[20px]">
               <dt className="w-40 shrink-0 text-muted">
-                {g.objects.length} × {g.type}
+                {g.surfaces.length} × {g.type}
               </dt>
               <dd className="min-w-0 truncate" title={g.name}>
                 {g.name}

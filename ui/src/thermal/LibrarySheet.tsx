@@ -5,7 +5,7 @@ import { api, type LibraryAnswer, type LibraryImport, type Model } from '../api'
 import { Table, type Column } from '../sheet/Table';
 import { useView } from '../state';
 import { conductivityUnit, count, figures, toConductivity, toUValue, uValueUnit } from '../words';
-import { layersResistance, plain } from './specs';
+import { plain } from './specs';
 
 interface Row {
   id: string;
@@ -176,10 +176,7 @@ function rowsOf(a: LibraryAnswer): Row[] {
   const u = (v: number | null | undefined) =>
     v == null ? '–' : `U ${figures(toUValue(v))} ${uValueUnit()}`;
   return [
-    ...l.constructions.map((c) => {
-      const r = layersResistance(l, c);
-      return row('construction', c, c.use, u(c.uValue ?? (r == null ? null : 1 / (r + 0.17))));
-    }),
+    ...l.constructions.map((c) => row('construction', c, c.use, u(a.uValues[c.name]))),
     ...l.glazings.map((g) => row('window type', g, g.category, u(g.uValue))),
     ...l.materials.map((m) =>
       row(

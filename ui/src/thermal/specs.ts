@@ -58,15 +58,3 @@ export const glazingOfLibrary = (g: LibraryGlazing): GlazingSpec => ({
 });
 
 export const plain = (name: string) => name.trim().replace(/\s+/g, ' ').toLowerCase();
-
-/** Resistance of a library construction's layers, m²K/W; null when a value is missing. */
-export function layersResistance(library: Library, c: LibraryConstruction): number | null {
-  let sum = 0;
-  for (const l of ofLibrary(library, c).layers) {
-    if (l.share != null && l.share < 1) return null;
-    const r = l.conductivity && l.thickness ? l.thickness / l.conductivity : (l.resistance ?? null);
-    if (r == null) return null;
-    sum += r;
-  }
-  return c.layers.length ? sum : null;
-}

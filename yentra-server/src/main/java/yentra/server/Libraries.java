@@ -3,8 +3,10 @@ package yentra.server;
 import static yentra.server.db.Tables.LIBRARY;
 
 import java.time.Clock;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jooq.DSLContext;
@@ -54,8 +56,10 @@ class Libraries {
    *
    * @param project names of the project's own entries
    * @param shared names of those that all projects share
+   * @param uValues of constructions by name, where they are meant to be used, W/(m²K)
    */
-  record LibraryView(Library library, List<String> project, List<String> shared) {}
+  record LibraryView(
+      Library library, List<String> project, List<String> shared, Map<String, Double> uValues) {}
 
   /**
    * What a file would bring in.
@@ -85,7 +89,10 @@ class Libraries {
     projects.settings(project);
     Library own = kept(project.toString());
     Library shared = kept(SHARED);
-    return new LibraryView(own.over(shared).over(Library.shipped()), ids(own), ids(shared));
+    Library all = own.over(shared).over(Library.shipped());
+    Map<String, Double> uValues = new LinkedHashMap<>();
+    all.constructions().forEach(c -> all.uValue(c).ifPresent(u -> uValues.put(c.name(), u)));
+    return new LibraryView(all, ids(own), ids(shared), uValues);
   }
 
   private static List<String> ids(Library l) {

@@ -22,7 +22,9 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.library.Library;
 import yentra.core.library.SpaceUse;
+import yentra.core.repair.ConstructionDefaults;
 import yentra.core.repair.Repair;
 import yentra.core.repair.ZoneProposal;
 import yentra.core.thermal.BuildUp;
@@ -43,6 +45,7 @@ final class ThermalViews {
    *
    * @param uValues W/(m²K) that count, by key of surface or opening
    * @param without keys of surfaces and opaque openings that have no construction
+   * @param defaults what those can be given by their type
    * @param unglazed keys of openings that let light through and have no window type
    */
   record ThermalView(
@@ -52,6 +55,7 @@ final class ThermalViews {
       Map<String, Double> uValues,
       List<String> without,
       List<String> unglazed,
+      List<ConstructionDefaults.Default> defaults,
       LossView losses) {}
 
   /**
@@ -235,7 +239,14 @@ final class ThermalViews {
       constructions.add(row(c, buildUps.get(c.key()), uses.getOrDefault(c.key(), new Use())));
     }
     return new ThermalView(
-        constructions, glazings(e), materials(e), u, without, unglazed, losses(context, losses));
+        constructions,
+        glazings(e),
+        materials(e),
+        u,
+        without,
+        unglazed,
+        ConstructionDefaults.of(e, Library.shipped()),
+        losses(context, losses));
   }
 
   private static void put(Map<String, Double> into, String key, OptionalDouble v) {

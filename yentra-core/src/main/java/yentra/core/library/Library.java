@@ -10,6 +10,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import yentra.core.envelope.Exposure;
+import yentra.core.envelope.Extras;
+import yentra.core.envelope.Material;
+import yentra.core.envelope.SourceRef;
+import yentra.core.thermal.BuildUp;
+import yentra.core.thermal.UValueBreakdown;
 
 /**
  * Materials, constructions, window types and frames with the source of their values. Names are
@@ -144,6 +151,59 @@ public record Library(
     first.forEach(x -> known.put(plain(x.name()), x));
     second.stream().filter(x -> !known.containsKey(plain(x.name()))).forEach(out::add);
     return out;
+  }
+
+  /**
+   * U-value of a construction where it is meant to be used, W/(m²K): the stated one, else that of
+   * its layers; empty where a value is missing.
+   */
+  public OptionalDouble uValue(LibraryConstruction c) {
+    if (c.uValue() != null) {
+      return OptionalDouble.of(c.uValue());
+    }
+    List<List<BuildUp.Part>> layers = new ArrayList<>();
+    List<BuildUp.Part> beside = new ArrayList<>();
+    double filled = 0;
+    for (LibraryLayer x : c.layers()) {
+      Optional<LibraryMaterial> m = material(x.material());
+      if (m.isEmpty()) {
+        return OptionalDouble.empty();
+      }
+      Material made =
+          new Material(
+              x.material(),
+              x.material(),
+              x.thickness(),
+              m.get().conductivity(),
+              m.get().density(),
+              m.get().specificHeat(),
+              m.get().conductivity() == null ? m.get().resistance() : null,
+              SourceRef.REPAIR,
+              Extras.NONE);
+      double share = x.share() == null ? 1 : x.share();
+      beside.add(new BuildUp.Part(made, share));
+      filled += share;
+      if (filled > 1 - 1e-6) {
+        layers.add(beside);
+        beside = new ArrayList<>();
+        filled = 0;
+      }
+    }
+    Double u =
+        UValueBreakdown.of(new BuildUp(layers, beside.isEmpty()), position(c.use())).uValue();
+    return u == null ? OptionalDouble.empty() : OptionalDouble.of(u);
+  }
+
+  private static UValueBreakdown.Position position(String use) {
+    return switch (use) {
+      case "Roof" -> new UValueBreakdown.Position(Exposure.OUTDOOR, 0);
+      case "Exposed floor" -> new UValueBreakdown.Position(Exposure.OUTDOOR, 180);
+      case "Ground floor" -> new UValueBreakdown.Position(Exposure.GROUND, 180);
+      case "Wall in the ground" -> new UValueBreakdown.Position(Exposure.GROUND, 90);
+      case "Interior wall" -> new UValueBreakdown.Position(Exposure.SPACE, 90);
+      case "Interior floor" -> new UValueBreakdown.Position(Exposure.SPACE, 180);
+      default -> UValueBreakdown.Position.WALL;
+    };
   }
 
   private static final class Shipped {

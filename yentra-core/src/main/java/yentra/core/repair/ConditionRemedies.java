@@ -15,10 +15,8 @@ import yentra.core.library.SpaceUse;
 
 /** What answers findings about uses, set-points and zones, the best first. */
 final class ConditionRemedies {
-  /** Set-points where none is given (EN 16798-1:2019, category II offices; from memory), °C. */
-  private static final double HEATING = 20;
-
-  private static final double COOLING = 26;
+  private static final double HEATING = ZoneProposal.HEATING;
+  private static final double COOLING = ZoneProposal.COOLING;
 
   private final CheckContext context;
   private final Envelope envelope;

@@ -17,9 +17,9 @@ import yentra.core.envelope.Zone;
 /** Zones for spaces that are alike. */
 public final class ZoneProposal {
   /** Set-points of new zones (EN 16798-1:2019, category II offices; from memory), °C. */
-  private static final double HEATING = 20;
+  static final double HEATING = 20;
 
-  private static final double COOLING = 26;
+  static final double COOLING = 26;
 
   /** What spaces of one zone have in common, apart from being conditioned alike. */
   public enum By {

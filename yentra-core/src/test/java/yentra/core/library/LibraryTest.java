@@ -84,6 +84,18 @@ class LibraryTest {
     assertThat(SHIPPED.nearest(name)).map(LibraryMaterial::name).contains(nearest);
   }
 
+  /** Worked out by ISO 6946 apart from this code: films by where a construction is meant to be. */
+  @ParameterizedTest
+  @CsvSource({
+    "'Cavity wall, brick and block, 100 mm wool', 0.17, 3.60044",
+    "'Metal roof panel, 120 mm foam', 0.14, 4.80002",
+    "'Concrete wall, inside', 0.26, 0.08696"
+  })
+  void uValuesWhereConstructionsAreMeantToBe(String name, double films, double layers) {
+    assertThat(SHIPPED.uValue(SHIPPED.construction(name).orElseThrow()).orElseThrow())
+        .isCloseTo(1 / (films + layers), within(1e-4));
+  }
+
   @Test
   void noWordInCommonIsNoMaterial() {
     assertThat(SHIPPED.nearest("Qwertz 12")).isEmpty();
