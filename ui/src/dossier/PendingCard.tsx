@@ -62,7 +62,10 @@ export function PendingCard({ edits }: { edits: Edits }) {
   if (!pending) return null;
   const p = pending.preview;
   return (
-    <section className="border-b-2 border-kelp bg-kelp-soft px-3 py-2" data-testid="pending">
+    <section
+      className="sticky top-0 z-10 border-b-2 border-kelp bg-kelp-soft px-3 py-2"
+      data-testid="pending"
+    >
       <h3 className="kicker">{pending.label}</h3>
       {pending.error && <p className="mt-1 font-semibold text-blocker">{pending.error}</p>}
       {!p && !pending.error && <p className="mt-1 text-muted">Working out what will change …</p>}
