@@ -6,6 +6,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,7 @@ import org.openqa.selenium.Keys;
 import org.openqa.selenium.support.ui.Select;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import yentra.core.Fixtures;
 import yentra.core.repair.FaultyRooms;
 
 /**
@@ -33,10 +35,15 @@ class RemedyPathsIT {
       b.driver.get(yentra.url("/"));
       b.see(By.cssSelector("input[aria-label='Your name']")).sendKeys("Test person");
       for (Map.Entry<String, byte[]> f : FaultyRooms.files().entrySet()) {
-        String page = deliver(yentra, f.getKey(), f.getValue());
-        b.driver.get(yentra.url(page));
+        String project = project(yentra, f.getKey());
+        b.driver.get(yentra.url(deliver(yentra, project, f.getKey(), f.getValue())));
         seen.add(f.getKey() + ": " + answer(b, f.getKey()) + " remedies");
       }
+      // only where two sources meet: one of them drawn elsewhere
+      String project = project(yentra, "Two sources");
+      deliver(yentra, project, "first", Fixtures.write(Fixtures.rooms()));
+      b.driver.get(yentra.url(deliver(yentra, project, "second", FaultyRooms.elsewhere())));
+      answer(b, "UNI-204");
       // a remedy that turns out not to be possible is refused with its reason
       assertThat(b.complaints()).allMatch(c -> c.contains("/preview") && c.contains("422"));
     }
@@ -74,16 +81,14 @@ class RemedyPathsIT {
     return n;
   }
 
-  /** A project with one delivery; returns the page of its findings. */
-  private String deliver(RunningYentra yentra, String name, byte[] file) throws Exception {
-    String project =
-        post(
-                yentra,
-                "/api/projects",
-                "application/json",
-                ("{\"name\":\"" + name + "\"}").getBytes())
-            .get("id")
-            .asString();
+  private String project(RunningYentra yentra, String name) throws Exception {
+    byte[] body = ("{\"name\":\"" + name + "\"}").getBytes(StandardCharsets.UTF_8);
+    return post(yentra, "/api/projects", "application/json", body).get("id").asString();
+  }
+
+  /** Returns the page of the delivery's findings. */
+  private String deliver(RunningYentra yentra, String project, String name, byte[] file)
+      throws Exception {
     String job =
         post(
                 yentra,

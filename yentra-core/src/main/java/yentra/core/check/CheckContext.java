@@ -260,6 +260,11 @@ public final class CheckContext {
     return enclosed;
   }
 
+  /** Enclosed volumes that no space covers, as SPC-408 tells of them. */
+  public List<yentra.core.envelope.Uncovered> uncovered() {
+    return enclosed().uncovered();
+  }
+
   /** Keys of spaces that only group others; their volume is that of the rooms they hold. */
   public java.util.Set<String> groupings() {
     return GroupingSpace.groupings(this).keySet();

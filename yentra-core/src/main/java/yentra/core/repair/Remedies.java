@@ -141,16 +141,19 @@ public final class Remedies {
                             types.exterior(outward(s), ground())))));
         delete(first, surface, opening, out);
       }
-      case "ADJ-508" ->
-          surface
-              .flatMap(this::partner)
-              .ifPresent(
-                  p ->
-                      out.add(
-                          new Remedy(
-                              "Match it with the face of "
-                                  + context.naming().space(p.sides().get(0).space()),
-                              new MatchSurfaces(first, p.key()))));
+      case "SPC-408" -> VoidRemedies.around(context, f.objects(), out);
+      case "ADJ-508" -> {
+        surface.ifPresent(s -> VoidRemedies.before(context, s, out));
+        surface
+            .flatMap(this::partner)
+            .ifPresent(
+                p ->
+                    out.add(
+                        new Remedy(
+                            "Match it with the face of "
+                                + context.naming().space(p.sides().get(0).space()),
+                            new MatchSurfaces(first, p.key()))));
+      }
       case "ADJ-509" -> {
         delete(first, surface, opening, out);
         surface.ifPresent(s -> retype(s, SurfaceType.SHADE, out));

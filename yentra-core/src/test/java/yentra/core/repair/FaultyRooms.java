@@ -1,9 +1,11 @@
 package yentra.core.repair;
 
 import static yentra.core.Fixtures.TOLERANCE;
+import static yentra.core.Fixtures.box;
 import static yentra.core.Fixtures.changed;
 import static yentra.core.Fixtures.read;
 import static yentra.core.Fixtures.rooms;
+import static yentra.core.Fixtures.source;
 import static yentra.core.Fixtures.surface;
 import static yentra.core.Fixtures.v;
 import static yentra.core.Fixtures.window;
@@ -103,6 +105,11 @@ public final class FaultyRooms {
     return out;
   }
 
+  /** The sound rooms drawn 12 m east and 3 m south, as a file. */
+  public static byte[] elsewhere() throws Exception {
+    return write(new AlignDelivery(0, 12, -3, 0, null).apply(rooms(), TOLERANCE));
+  }
+
   /** A model for each code whose findings have remedies, by code. */
   public static Map<String, Envelope> all() throws Exception {
     Map<String, Envelope> f = new LinkedHashMap<>();
@@ -176,6 +183,8 @@ public final class FaultyRooms {
                     "b")));
     f.put("ADJ-506", changed("b-east", s -> with(s, s.polygon().reversed())));
     f.put("ADJ-507", changed("b-east", s -> s.withSides(List.of(s.sides().get(0), Side.of("b")))));
+    f.put("ADJ-508", shaft());
+    f.put("SPC-408", shaft());
     f.put(
         "ADJ-509",
         rooms()
@@ -208,6 +217,39 @@ public final class FaultyRooms {
     f.put("THM-710", misplaced());
     f.put("THM-701", changed("b-east", s -> s.withConstruction(null)));
     return f;
+  }
+
+  /** A third room over the East one, with a void of 0.9 m between them that no space covers. */
+  private static Envelope shaft() {
+    Envelope e = rooms();
+    List<Polygon> c = box(v(4, 0, 3.9), v(8, 5, 6.9));
+    List<Polygon> hollow = box(v(4, 0, 3), v(8, 5, 3.9));
+    Space b = e.space("b").orElseThrow();
+    List<Space> spaces = new ArrayList<>(e.spaces());
+    spaces.add(
+        new Space(
+            "c",
+            "Loft",
+            b.storey(),
+            b.zone(),
+            b.building(),
+            b.use(),
+            b.condition(),
+            20.0,
+            60.0,
+            c,
+            source("Space", "c"),
+            b.extras()));
+    e = e.withSpaces(spaces);
+    for (int i = 0; i < 6; i++) {
+      SurfaceType type =
+          i == 0 ? SurfaceType.RAISED_FLOOR : i == 1 ? SurfaceType.ROOF : SurfaceType.EXTERIOR_WALL;
+      e = e.plus(surface("c-" + i, type, c.get(i), "con-1", "c"));
+      if (i > 1) {
+        e = e.plus(surface("loose-" + i, SurfaceType.EXTERIOR_WALL, hollow.get(i), "con-1"));
+      }
+    }
+    return e;
   }
 
   /** A strip of the wall between the rooms has the construction of the outer walls. */
