@@ -47,7 +47,8 @@ public final class Envelope {
       List<Material> materials,
       List<Glazing> glazings,
       List<ReadNote> notes,
-      List<Uncovered> uncovered) {
+      List<Uncovered> uncovered,
+      Schedules schedules) {
     public Parts {
       buildings = List.copyOf(buildings);
       storeys = List.copyOf(storeys);
@@ -63,7 +64,41 @@ public final class Envelope {
       uncovered = List.copyOf(uncovered);
     }
 
-    /** Without volumes that no space covers. */
+    /** Without schedules. */
+    public Parts(
+        Delivered delivered,
+        Site site,
+        List<Building> buildings,
+        List<Storey> storeys,
+        List<Zone> zones,
+        List<Space> spaces,
+        List<Surface> surfaces,
+        List<Opening> orphans,
+        List<Construction> constructions,
+        List<Layer> layers,
+        List<Material> materials,
+        List<Glazing> glazings,
+        List<ReadNote> notes,
+        List<Uncovered> uncovered) {
+      this(
+          delivered,
+          site,
+          buildings,
+          storeys,
+          zones,
+          spaces,
+          surfaces,
+          orphans,
+          constructions,
+          layers,
+          materials,
+          glazings,
+          notes,
+          uncovered,
+          Schedules.NONE);
+    }
+
+    /** Without schedules and volumes that no space covers. */
     public Parts(
         Delivered delivered,
         Site site,
@@ -189,6 +224,10 @@ public final class Envelope {
     return parts.glazings;
   }
 
+  public Schedules schedules() {
+    return parts.schedules;
+  }
+
   public List<Uncovered> uncovered() {
     return parts.uncovered;
   }
@@ -286,6 +325,27 @@ public final class Envelope {
     return thermal(list, parts.constructions, parts.layers, parts.materials, parts.glazings);
   }
 
+  public Envelope withSchedules(Schedules schedules) {
+    return new Envelope(
+        new Parts(
+            parts.delivered,
+            parts.site,
+            parts.buildings,
+            parts.storeys,
+            parts.zones,
+            parts.spaces,
+            parts.surfaces,
+            parts.orphans,
+            parts.constructions,
+            parts.layers,
+            parts.materials,
+            parts.glazings,
+            parts.notes,
+            parts.uncovered,
+            schedules),
+        this);
+  }
+
   private Envelope thermal(
       List<Zone> zones,
       List<Construction> constructions,
@@ -307,7 +367,8 @@ public final class Envelope {
             materials,
             glazings,
             parts.notes,
-            parts.uncovered),
+            parts.uncovered,
+            parts.schedules),
         this);
   }
 
@@ -327,7 +388,8 @@ public final class Envelope {
             parts.materials,
             parts.glazings,
             parts.notes,
-            parts.uncovered),
+            parts.uncovered,
+            parts.schedules),
         this);
   }
 
@@ -347,7 +409,8 @@ public final class Envelope {
             parts.materials,
             parts.glazings,
             n,
-            parts.uncovered),
+            parts.uncovered,
+            parts.schedules),
         this);
   }
 
@@ -420,7 +483,8 @@ public final class Envelope {
             parts.materials,
             parts.glazings,
             parts.notes,
-            parts.uncovered.stream().map(volumes).toList()),
+            parts.uncovered.stream().map(volumes).toList(),
+            parts.schedules),
         this);
   }
 

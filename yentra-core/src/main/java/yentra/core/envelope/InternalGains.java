@@ -9,6 +9,7 @@ package yentra.core.envelope;
  * @param latentPerPerson W
  * @param lighting W/m² of floor
  * @param equipment W/m² of floor
+ * @param schedules when people are there, light and equipment are on
  */
 public record InternalGains(
     Double people,
@@ -16,8 +17,35 @@ public record InternalGains(
     Double sensiblePerPerson,
     Double latentPerPerson,
     Double lighting,
-    Double equipment) {
+    Double equipment,
+    Times schedules) {
   public static final InternalGains NONE = new InternalGains(null, null, null, null, null, null);
+
+  public InternalGains {
+    schedules = schedules == null ? Times.NONE : schedules;
+  }
+
+  /** Of which nothing is said about when. */
+  public InternalGains(
+      Double people,
+      Double areaPerPerson,
+      Double sensiblePerPerson,
+      Double latentPerPerson,
+      Double lighting,
+      Double equipment) {
+    this(
+        people, areaPerPerson, sensiblePerPerson, latentPerPerson, lighting, equipment, Times.NONE);
+  }
+
+  /** Keys of schedules as the delivery states them, or null; they may name what does not exist. */
+  public record Times(String people, String lighting, String equipment) {
+    public static final Times NONE = new Times(null, null, null);
+  }
+
+  public InternalGains withSchedules(Times t) {
+    return new InternalGains(
+        people, areaPerPerson, sensiblePerPerson, latentPerPerson, lighting, equipment, t);
+  }
 
   /** These where they are stated, else the others. */
   public InternalGains over(InternalGains other) {
@@ -25,9 +53,17 @@ public record InternalGains(
     return new InternalGains(
         told ? people : other.people,
         told ? areaPerPerson : other.areaPerPerson,
-        sensiblePerPerson == null ? other.sensiblePerPerson : sensiblePerPerson,
-        latentPerPerson == null ? other.latentPerPerson : latentPerPerson,
-        lighting == null ? other.lighting : lighting,
-        equipment == null ? other.equipment : equipment);
+        first(sensiblePerPerson, other.sensiblePerPerson),
+        first(latentPerPerson, other.latentPerPerson),
+        first(lighting, other.lighting),
+        first(equipment, other.equipment),
+        new Times(
+            first(schedules.people, other.schedules.people),
+            first(schedules.lighting, other.schedules.lighting),
+            first(schedules.equipment, other.schedules.equipment)));
+  }
+
+  private static <T> T first(T a, T b) {
+    return a == null ? b : a;
   }
 }

@@ -5,16 +5,91 @@ package yentra.core.envelope;
  *
  * @param heatingSetPoint °C, or null
  * @param coolingSetPoint °C, or null
+ * @param air fresh air and humidity
+ * @param schedules of its set-points and fresh air
  */
 public record Zone(
     String key,
     String name,
     Double heatingSetPoint,
     Double coolingSetPoint,
+    Air air,
+    Times schedules,
     SourceRef source,
     Extras extras) {
+
+  /** Of which only the set-points are stated. */
+  public Zone(
+      String key,
+      String name,
+      Double heatingSetPoint,
+      Double coolingSetPoint,
+      SourceRef source,
+      Extras extras) {
+    this(key, name, heatingSetPoint, coolingSetPoint, Air.NONE, Times.NONE, source, extras);
+  }
+
+  /**
+   * Outdoor air that is supplied, and the humidity that is kept. Values are null when not stated;
+   * flows of several kinds add up.
+   *
+   * @param perPerson l/s
+   * @param perArea l/(s·m²) of floor
+   * @param total l/s for the whole zone
+   * @param leastHumidity relative, %
+   * @param mostHumidity relative, %
+   */
+  public record Air(
+      Double perPerson, Double perArea, Double total, Double leastHumidity, Double mostHumidity) {
+    public static final Air NONE = new Air(null, null, null, null, null);
+
+    /** These where they are stated, else the others. */
+    public Air over(Air other) {
+      return new Air(
+          first(perPerson, other.perPerson),
+          first(perArea, other.perArea),
+          first(total, other.total),
+          first(leastHumidity, other.leastHumidity),
+          first(mostHumidity, other.mostHumidity));
+    }
+
+    /** Flow of a zone, l/s; what is not stated counts as none. */
+    public double flow(double people, double area) {
+      return people * zero(perPerson) + area * zero(perArea) + zero(total);
+    }
+
+    private static double zero(Double v) {
+      return v == null ? 0 : v;
+    }
+
+    private static <T> T first(T a, T b) {
+      return a == null ? b : a;
+    }
+  }
+
+  /** Keys of schedules as the delivery states them, or null; they may name what does not exist. */
+  public record Times(String heating, String cooling, String air) {
+    public static final Times NONE = new Times(null, null, null);
+  }
+
   /** Its name, or its key where it has none. */
   public String label() {
     return name.isBlank() ? key : name;
+  }
+
+  public Zone withSetPoints(Double heating, Double cooling) {
+    return new Zone(key, name, heating, cooling, air, schedules, source, extras);
+  }
+
+  public Zone withName(String n) {
+    return new Zone(key, n, heatingSetPoint, coolingSetPoint, air, schedules, source, extras);
+  }
+
+  public Zone withAir(Air a) {
+    return new Zone(key, name, heatingSetPoint, coolingSetPoint, a, schedules, source, extras);
+  }
+
+  public Zone withSchedules(Times t) {
+    return new Zone(key, name, heatingSetPoint, coolingSetPoint, air, t, source, extras);
   }
 }

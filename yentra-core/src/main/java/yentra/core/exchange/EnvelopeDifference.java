@@ -10,11 +10,16 @@ import java.util.Objects;
 import java.util.function.BiConsumer;
 import java.util.function.Function;
 import yentra.core.envelope.Construction;
+import yentra.core.envelope.DaySchedule;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Schedules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.WeekSchedule;
+import yentra.core.envelope.YearSchedule;
+import yentra.core.envelope.Zone;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
@@ -88,14 +93,8 @@ public final class EnvelopeDifference {
         b.storeys(),
         s -> s.key(),
         (x, y) -> d.number("storey " + x.key(), "level", x.level(), y.level()));
-    d.lists(
-        "zone",
-        a.zones(),
-        b.zones(),
-        z -> z.key(),
-        (x, y) ->
-            d.number(
-                "zone " + x.key(), "heating set-point", x.heatingSetPoint(), y.heatingSetPoint()));
+    d.lists("zone", a.zones(), b.zones(), z -> z.key(), d::zones);
+    d.schedules(a.schedules(), b.schedules());
     d.number("site", "latitude", a.site().latitude(), b.site().latitude());
     d.number("site", "longitude", a.site().longitude(), b.site().longitude());
     d.number("site", "north", a.site().northAzimuth(), b.site().northAzimuth());
@@ -120,6 +119,45 @@ public final class EnvelopeDifference {
     left.keySet().forEach(k -> differences.add("The " + what + " " + k + " was not there before."));
   }
 
+  private void zones(Zone a, Zone b) {
+    String what = "zone " + a.key();
+    number(what, "heating set-point", a.heatingSetPoint(), b.heatingSetPoint());
+    number(what, "cooling set-point", a.coolingSetPoint(), b.coolingSetPoint());
+    number(what, "outdoor air per person", a.air().perPerson(), b.air().perPerson());
+    number(what, "outdoor air per area", a.air().perArea(), b.air().perArea());
+    number(what, "outdoor air", a.air().total(), b.air().total());
+    number(what, "least humidity", a.air().leastHumidity(), b.air().leastHumidity());
+    number(what, "greatest humidity", a.air().mostHumidity(), b.air().mostHumidity());
+    same(what, "schedules", a.schedules(), b.schedules());
+  }
+
+  private void schedules(Schedules a, Schedules b) {
+    lists(
+        "schedule",
+        a.years(),
+        b.years(),
+        YearSchedule::key,
+        (x, y) -> {
+          same("schedule " + x.key(), "type", x.type(), y.type());
+          same("schedule " + x.key(), "periods", x.periods(), y.periods());
+        });
+    lists(
+        "week schedule",
+        a.weeks(),
+        b.weeks(),
+        WeekSchedule::key,
+        (x, y) -> same("week schedule " + x.key(), "days", x.days(), y.days()));
+    lists("day schedule", a.days(), b.days(), DaySchedule::key, this::days);
+  }
+
+  private void days(DaySchedule a, DaySchedule b) {
+    String what = "day schedule " + a.key();
+    same(what, "number of values", a.values().size(), b.values().size());
+    for (int i = 0; i < Math.min(a.values().size(), b.values().size()); i++) {
+      number(what, "value " + (i + 1), a.values().get(i), b.values().get(i));
+    }
+  }
+
   private void spaces(Space a, Space b) {
     String what = "space " + a.key();
     same(what, "name", a.name(), b.name());
@@ -138,6 +176,7 @@ public final class EnvelopeDifference {
         what, "latent heat per person", a.gains().latentPerPerson(), b.gains().latentPerPerson());
     number(what, "lighting", a.gains().lighting(), b.gains().lighting());
     number(what, "equipment", a.gains().equipment(), b.gains().equipment());
+    same(what, "schedules", a.gains().schedules(), b.gains().schedules());
     same(what, "shell faces", a.shell().size(), b.shell().size());
     for (int i = 0; i < Math.min(a.shell().size(), b.shell().size()); i++) {
       outline(what, "shell face " + (i + 1), a.shell().get(i), b.shell().get(i));

@@ -13,6 +13,7 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
+import yentra.core.envelope.YearSchedule;
 import yentra.core.envelope.Zone;
 import yentra.core.repair.GiveUse;
 import yentra.core.repair.TakeRoomData;
@@ -43,6 +44,15 @@ public final class RoomSheet {
   private static final String LIGHT = "Light (W/m2)";
   private static final String EQUIPMENT = "Equipment (W/m2)";
 
+  private static final String AIR_PERSON = "Outdoor air per person (l/s)";
+  private static final String AIR_AREA = "Outdoor air per area (l/s m2)";
+  private static final String AIR_ZONE = "Outdoor air of the zone (l/s)";
+  private static final String DRIEST = "Least humidity (%)";
+  private static final String DAMPEST = "Greatest humidity (%)";
+  private static final String PEOPLE_TIMES = "Schedule of people";
+  private static final String LIGHT_TIMES = "Schedule of light";
+  private static final String EQUIPMENT_TIMES = "Schedule of equipment";
+
   private static final List<String> COLUMNS =
       List.of(
           ID,
@@ -60,7 +70,15 @@ public final class RoomSheet {
           SENSIBLE,
           LATENT,
           LIGHT,
-          EQUIPMENT);
+          EQUIPMENT,
+          PEOPLE_TIMES,
+          LIGHT_TIMES,
+          EQUIPMENT_TIMES,
+          AIR_PERSON,
+          AIR_AREA,
+          AIR_ZONE,
+          DRIEST,
+          DAMPEST);
 
   private RoomSheet() {}
 
@@ -102,6 +120,7 @@ public final class RoomSheet {
     for (Space s : e.spaces()) {
       Zone z = zones.get(s.zone());
       InternalGains g = s.gains();
+      Zone.Air air = z == null ? Zone.Air.NONE : z.air();
       rows.add(
           List.of(
               e.fileId(s.key()),
@@ -119,12 +138,24 @@ public final class RoomSheet {
               text(g.sensiblePerPerson()),
               text(g.latentPerPerson()),
               text(g.lighting()),
-              text(g.equipment())));
+              text(g.equipment()),
+              schedule(e, g.schedules().people()),
+              schedule(e, g.schedules().lighting()),
+              schedule(e, g.schedules().equipment()),
+              text(air.perPerson()),
+              text(air.perArea()),
+              text(air.total()),
+              text(air.leastHumidity()),
+              text(air.mostHumidity())));
     }
     return Workbooks.write(
         List.of(
             new Workbooks.Page("Rooms", rows, true, List.of(22, 26, 16, 12, 12, 26, 18, 20, 12))),
         true);
+  }
+
+  private static String schedule(Envelope e, String key) {
+    return key == null ? "" : e.schedules().year(key).map(YearSchedule::label).orElse("");
   }
 
   private static String text(Double v) {
@@ -220,8 +251,9 @@ public final class RoomSheet {
         throw l.fault(COOLING, "It is heated to " + text(heating) + " °C and cooled to less.");
       }
       String zone = l.has(ZONE) ? l.get(ZONE) : z == null ? null : z.label();
-      if (zone == null && (heating != null || cooling != null)) {
-        throw l.fault(ZONE, "Set-points need a zone.");
+      Zone.Air air = air(l);
+      if (zone == null && (heating != null || cooling != null || !air.equals(Zone.Air.NONE))) {
+        throw l.fault(ZONE, "Set-points, outdoor air and humidity need a zone.");
       }
       InternalGains own = s.gains();
       InternalGains gains =
@@ -231,11 +263,15 @@ public final class RoomSheet {
               l.number(SENSIBLE, 0, 2000),
               l.number(LATENT, 0, 2000),
               l.number(LIGHT, 0, 10_000),
-              l.number(EQUIPMENT, 0, 100_000));
+              l.number(EQUIPMENT, 0, 100_000),
+              new InternalGains.Times(
+                  schedule(l, PEOPLE_TIMES),
+                  schedule(l, LIGHT_TIMES),
+                  schedule(l, EQUIPMENT_TIMES)));
       if (gains.people() != null && gains.areaPerPerson() != null) {
         throw l.fault(PER_PERSON, "State people or the area per person, not both.");
       }
-      agree(l, zone, heating, cooling);
+      agree(l, zone, heating, cooling, air);
       int before = changes.size();
       differs(s, NAME, s.name(), l.has(NAME) ? l.get(NAME) : null);
       differs(s, USE, s.use(), l.has(USE) ? l.get(USE) : null);
@@ -250,6 +286,16 @@ public final class RoomSheet {
       number(s, LATENT, own.latentPerPerson(), gains.latentPerPerson());
       number(s, LIGHT, own.lighting(), gains.lighting());
       number(s, EQUIPMENT, own.equipment(), gains.equipment());
+      InternalGains.Times times = gains.schedules();
+      times(s, PEOPLE_TIMES, own.schedules().people(), times.people());
+      times(s, LIGHT_TIMES, own.schedules().lighting(), times.lighting());
+      times(s, EQUIPMENT_TIMES, own.schedules().equipment(), times.equipment());
+      Zone.Air was = to == null ? Zone.Air.NONE : to.air();
+      number(s, AIR_PERSON, was.perPerson(), air.perPerson());
+      number(s, AIR_AREA, was.perArea(), air.perArea());
+      number(s, AIR_ZONE, was.total(), air.total());
+      number(s, DRIEST, was.leastHumidity(), air.leastHumidity());
+      number(s, DAMPEST, was.mostHumidity(), air.mostHumidity());
       if (changes.size() > before) {
         rooms.add(
             new TakeRoomData.Room(
@@ -260,25 +306,77 @@ public final class RoomSheet {
                 l.has(ZONE) ? zone : null,
                 heating,
                 cooling,
+                air.equals(Zone.Air.NONE) ? null : air,
                 gains));
       }
     }
 
-    /** Spaces of one zone have one thermostat. */
-    private void agree(TableRows.Line l, String zone, Double heating, Double cooling)
+    private static Zone.Air air(TableRows.Line l) throws TableException {
+      Zone.Air air =
+          new Zone.Air(
+              l.number(AIR_PERSON, 0, 10_000),
+              l.number(AIR_AREA, 0, 10_000),
+              l.number(AIR_ZONE, 0, 1_000_000),
+              l.number(DRIEST, 0, 100),
+              l.number(DAMPEST, 0, 100));
+      if (air.leastHumidity() != null
+          && air.mostHumidity() != null
+          && air.leastHumidity() > air.mostHumidity()) {
+        throw l.fault(DAMPEST, "The least humidity is above the greatest.");
+      }
+      return air;
+    }
+
+    /** The key of the schedule that a cell names, or null for an empty one. */
+    private String schedule(TableRows.Line l, String column) throws TableException {
+      if (!l.has(column)) {
+        return null;
+      }
+      String name = l.get(column);
+      return e.schedules().years().stream()
+          .filter(y -> y.label().equals(name))
+          .map(YearSchedule::key)
+          .findFirst()
+          .orElseThrow(() -> l.fault(column, "There is no schedule \"" + name + "\"."));
+    }
+
+    /** Spaces of one zone have one thermostat and one supply of air. */
+    private void agree(TableRows.Line l, String zone, Double heating, Double cooling, Zone.Air air)
         throws TableException {
       if (zone == null) {
         return;
       }
-      Double[] known = setPoints.computeIfAbsent(zone, k -> new Double[2]);
-      for (int i = 0; i < 2; i++) {
-        Double v = i == 0 ? heating : cooling;
+      List<String> columns =
+          List.of(HEATING, COOLING, AIR_PERSON, AIR_AREA, AIR_ZONE, DRIEST, DAMPEST);
+      Double[] said = {
+        heating,
+        cooling,
+        air.perPerson(),
+        air.perArea(),
+        air.total(),
+        air.leastHumidity(),
+        air.mostHumidity()
+      };
+      Double[] known = setPoints.computeIfAbsent(zone, k -> new Double[said.length]);
+      for (int i = 0; i < said.length; i++) {
+        Double v = said[i];
         if (v != null && known[i] != null && !known[i].equals(v)) {
           throw l.fault(
-              i == 0 ? HEATING : COOLING,
-              "Another space of the zone " + zone + " has " + text(known[i]) + " °C.");
+              columns.get(i), "Another space of the zone " + zone + " has " + text(known[i]) + ".");
         }
         known[i] = known[i] == null ? v : known[i];
+      }
+    }
+
+    private void times(Space s, String field, String before, String after) {
+      if (after != null && !after.equals(before)) {
+        changes.add(
+            new Change(
+                s.key(),
+                s.label(),
+                field,
+                RoomSheet.schedule(e, before),
+                RoomSheet.schedule(e, after)));
       }
     }
 

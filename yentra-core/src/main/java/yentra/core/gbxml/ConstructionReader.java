@@ -15,6 +15,8 @@ import yentra.core.units.ThermalUnit.Quantity;
 /** Reads constructions, layers, materials, window types and zones. */
 final class ConstructionReader {
   private static final Set<String> ID = Set.of("id");
+  private static final Set<String> ZONE =
+      Set.of("id", "heatSchedIdRef", "coolSchedIdRef", "outsideAirSchedIdRef");
   private final Cursor cursor;
   private final Values values;
   private final References references;
@@ -166,18 +168,49 @@ final class ConstructionReader {
   }
 
   void zone(Header h) throws UnreadableException {
-    Kept kept = Kept.except(cursor.attributes(), ID);
+    Kept kept = Kept.except(cursor.attributes(), ZONE);
+    Zone.Times times =
+        new Zone.Times(
+            cursor.attribute("heatSchedIdRef"),
+            cursor.attribute("coolSchedIdRef"),
+            cursor.attribute("outsideAirSchedIdRef"));
     String name = "";
-    Double heat = null, cool = null;
+    Double heat = null, cool = null, person = null, area = null, total = null;
+    Double least = null, most = null;
     for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
       switch (c) {
         case "Name" -> name = cursor.leaf(kept).text();
         case "DesignHeatT" -> heat = values.celsius(cursor.leaf(kept), h.key(), kept).orElse(null);
         case "DesignCoolT" -> cool = values.celsius(cursor.leaf(kept), h.key(), kept).orElse(null);
+        case "OAFlowPerPerson" -> person = flow(h, Quantity.FLOW, kept);
+        case "OAFlowPerArea" -> area = flow(h, Quantity.FLOW_PER_AREA, kept);
+        case "OAFlowPerZone" -> total = flow(h, Quantity.FLOW, kept);
+        case "DesignHeatRH" -> least = humidity(h, kept);
+        case "DesignCoolRH" -> most = humidity(h, kept);
         default -> kept.fragment(cursor.fragment());
       }
     }
-    zones.add(new Zone(h.key(), name, heat, cool, h.source(name), kept.extras()));
+    zones.add(
+        new Zone(
+            h.key(),
+            name,
+            heat,
+            cool,
+            new Zone.Air(person, area, total, least, most),
+            times,
+            h.source(name),
+            kept.extras()));
+  }
+
+  private Double flow(Header h, Quantity quantity, Kept kept) throws UnreadableException {
+    return values.thermal(cursor.leaf(kept), h.key(), quantity, kept).orElse(null);
+  }
+
+  /** Relative humidity in percent. */
+  private Double humidity(Header h, Kept kept) throws UnreadableException {
+    Leaf leaf = cursor.leaf(kept);
+    boolean fraction = "Fraction".equals(leaf.attribute("unit"));
+    return values.number(leaf, h.key(), kept).map(v -> fraction ? v * 100 : v).orElse(null);
   }
 
   /** Key and place of the element just entered. */

@@ -42,6 +42,7 @@ public final class GbxmlReader {
   private final SpaceReader spaces;
   private final SurfaceReader surfaces;
   private final ConstructionReader constructions;
+  private final ScheduleReader schedules;
   private final List<Building> buildings = new ArrayList<>();
   private final List<Storey> storeys = new ArrayList<>();
   private Site site = Site.UNKNOWN;
@@ -56,6 +57,7 @@ public final class GbxmlReader {
     this.spaces = new SpaceReader(cursor, values, polygons);
     this.surfaces = new SurfaceReader(cursor, values, references, polygons);
     this.constructions = new ConstructionReader(cursor, values, references);
+    this.schedules = new ScheduleReader(cursor, values, references);
   }
 
   /**
@@ -84,6 +86,9 @@ public final class GbxmlReader {
         case "Material" -> constructions.material(constructions.header(c));
         case "WindowType" -> constructions.windowType(constructions.header(c));
         case "Zone" -> constructions.zone(constructions.header(c));
+        case "Schedule" -> schedules.year(constructions.header(c));
+        case "WeekSchedule" -> schedules.week(constructions.header(c));
+        case "DaySchedule" -> schedules.day(constructions.header(c));
         default -> kept.fragment(cursor.fragment());
       }
     }
@@ -128,7 +133,9 @@ public final class GbxmlReader {
             constructions.layers,
             constructions.materials,
             constructions.glazings,
-            notes));
+            notes,
+            List.of(),
+            schedules.made()));
   }
 
   private String root() {
@@ -210,6 +217,7 @@ public final class GbxmlReader {
 
   private void limit() throws UnreadableException {
     int most = Math.max(surfaces.surfaces.size(), constructions.materials.size());
+    most = Math.max(most, schedules.size());
     if (most > limits.objects() || spaces.spaces.size() > limits.objects() / 8) {
       throw new UnreadableException(
           "The file holds more than "

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Construction;
+import yentra.core.envelope.DaySchedule;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
@@ -20,16 +21,20 @@ import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Site;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.WeekSchedule;
+import yentra.core.envelope.YearSchedule;
 import yentra.core.envelope.Zone;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 import yentra.core.units.LengthUnit;
+import yentra.core.units.ThermalUnit;
 import yentra.core.units.ThermalUnit.Quantity;
 
 /**
@@ -87,6 +92,9 @@ public final class GbxmlWriter {
     envelope.layers().forEach(this::layer);
     envelope.materials().forEach(this::material);
     envelope.glazings().forEach(this::glazing);
+    envelope.schedules().years().forEach(this::yearSchedule);
+    envelope.schedules().weeks().forEach(this::weekSchedule);
+    envelope.schedules().days().forEach(this::daySchedule);
     envelope.zones().forEach(this::zone);
     fragments(frame.root());
     b.append("</gbXML>\n");
@@ -189,6 +197,9 @@ public final class GbxmlWriter {
     put(a, "conditionType", s.condition());
     put(a, "spaceType", s.use());
     put(a, "zoneIdRef", s.zone());
+    put(a, "lightScheduleIdRef", s.gains().schedules().lighting());
+    put(a, "equipmentScheduleIdRef", s.gains().schedules().equipment());
+    put(a, "peopleScheduleIdRef", s.gains().schedules().people());
     if (frame.format().equals(Delivered.IFC)) {
       put(a, "ifcGUID", s.source().id());
     }
@@ -442,11 +453,67 @@ public final class GbxmlWriter {
   }
 
   private void zone(Zone z) {
-    open("Zone", z.key(), Map.of(), z.extras());
+    Map<String, String> a = new LinkedHashMap<>();
+    put(a, "heatSchedIdRef", z.schedules().heating());
+    put(a, "coolSchedIdRef", z.schedules().cooling());
+    put(a, "outsideAirSchedIdRef", z.schedules().air());
+    open("Zone", z.key(), a, z.extras());
     name(z.name());
+    Zone.Air air = z.air();
+    quantity("OAFlowPerArea", air.perArea(), Quantity.FLOW_PER_AREA.si());
+    quantity("OAFlowPerPerson", air.perPerson(), Quantity.FLOW.si());
+    quantity("OAFlowPerZone", air.total(), Quantity.FLOW.si());
     quantity("DesignHeatT", z.heatingSetPoint(), "C");
+    quantity("DesignHeatRH", air.leastHumidity(), "Percent");
     quantity("DesignCoolT", z.coolingSetPoint(), "C");
+    quantity("DesignCoolRH", air.mostHumidity(), "Percent");
     close("Zone", z.extras());
+  }
+
+  private void yearSchedule(YearSchedule y) {
+    open("Schedule", y.key(), typed(y.type()), y.extras());
+    name(y.name());
+    for (YearSchedule.Period p : y.periods()) {
+      open("YearSchedule", p.key().isEmpty() ? null : p.key(), Map.of(), p.extras());
+      text("BeginDate", p.begin().toString());
+      text("EndDate", p.end().toString());
+      if (p.week() != null) {
+        line("<WeekScheduleId weekScheduleIdRef=\"" + XmlText.escapeAttribute(p.week()) + "\"/>");
+      }
+      close("YearSchedule", p.extras());
+    }
+    close("Schedule", y.extras());
+  }
+
+  private static Map<String, String> typed(String type) {
+    Map<String, String> a = new LinkedHashMap<>();
+    put(a, "type", type);
+    return a;
+  }
+
+  private void weekSchedule(WeekSchedule w) {
+    open("WeekSchedule", w.key(), typed(w.type()), w.extras());
+    name(w.name());
+    for (WeekSchedule.Day d : w.days()) {
+      line(
+          "<Day dayType=\""
+              + XmlText.escapeAttribute(d.days())
+              + "\" dayScheduleIdRef=\""
+              + XmlText.escapeAttribute(d.schedule())
+              + "\"/>");
+    }
+    close("WeekSchedule", w.extras());
+  }
+
+  private void daySchedule(DaySchedule d) {
+    open("DaySchedule", d.key(), typed(d.type()), d.extras());
+    name(d.name());
+    boolean degrees = d.type().equals(ScheduleProfile.TEMPERATURE);
+    for (double v : d.values()) {
+      // schedule values state no unit: temperatures are in that of the document
+      text("ScheduleValue", number(degrees ? ThermalUnit.fromCelsius(v, frame.temperature()) : v));
+    }
+    close("DaySchedule", d.extras());
   }
 
   private void quantity(String element, Double value, String unit) {

@@ -20,7 +20,15 @@ import yentra.core.units.LengthUnit;
 /** Reads spaces with their shells and space boundaries. */
 final class SpaceReader {
   private static final Set<String> UNDERSTOOD =
-      Set.of("id", "zoneIdRef", "buildingStoreyIdRef", "spaceType", "conditionType");
+      Set.of(
+          "id",
+          "zoneIdRef",
+          "buildingStoreyIdRef",
+          "spaceType",
+          "conditionType",
+          "peopleScheduleIdRef",
+          "lightScheduleIdRef",
+          "equipmentScheduleIdRef");
   private static final Set<String> CONDITIONS =
       Set.of(
           "Heated", "Cooled", "HeatedAndCooled", "Unconditioned", "Vented", "NaturallyVentedOnly");
@@ -44,6 +52,11 @@ final class SpaceReader {
     String storey = cursor.attribute("buildingStoreyIdRef");
     String use = cursor.attribute("spaceType");
     String condition = condition(h, kept);
+    InternalGains.Times times =
+        new InternalGains.Times(
+            cursor.attribute("peopleScheduleIdRef"),
+            cursor.attribute("lightScheduleIdRef"),
+            cursor.attribute("equipmentScheduleIdRef"));
     String name = "";
     Double area = null, volume = null;
     List<Polygon> shell = List.of();
@@ -85,7 +98,7 @@ final class SpaceReader {
             building,
             use == null ? "" : use,
             condition,
-            gains.made(),
+            gains.made().withSchedules(times),
             area,
             volume,
             shell,

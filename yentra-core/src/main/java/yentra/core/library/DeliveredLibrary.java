@@ -9,6 +9,8 @@ import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Material;
+import yentra.core.envelope.ScheduleProfile;
+import yentra.core.envelope.YearSchedule;
 import yentra.core.library.Library.LibraryConstruction;
 import yentra.core.library.Library.LibraryGlazing;
 import yentra.core.library.Library.LibraryLayer;
@@ -55,7 +57,21 @@ public final class DeliveredLibrary {
         List.copyOf(d.materials.values()),
         List.copyOf(constructions.values()),
         List.copyOf(glazings.values()),
-        List.of());
+        List.of(),
+        List.of(),
+        schedules(e, source));
+  }
+
+  /** Those of whole years; steps other than hours become hourly means. */
+  private static List<LibrarySchedule> schedules(Envelope e, String source) {
+    Map<String, LibrarySchedule> out = new LinkedHashMap<>();
+    for (YearSchedule y : e.schedules().years()) {
+      ScheduleProfile p = e.schedules().profile(y.key()).orElseThrow();
+      if (p.problem() == null) {
+        out.putIfAbsent(Library.plain(p.name()), new LibrarySchedule(p.hourly(), source));
+      }
+    }
+    return List.copyOf(out.values());
   }
 
   /** Empty when a material says neither conductivity nor resistance. */

@@ -19,26 +19,37 @@ import yentra.core.thermal.BuildUp;
 import yentra.core.thermal.UValueBreakdown;
 
 /**
- * Materials, constructions, window types and frames with the source of their values. Names are
- * unique within their kind, capitals and blanks aside. All values are in SI units.
+ * Materials, constructions, window types, frames, uses of spaces and schedules with the source of
+ * their values. Names are unique within their kind, capitals and blanks aside. All values are in SI
+ * units.
  */
 public record Library(
     List<LibraryMaterial> materials,
     List<LibraryConstruction> constructions,
     List<LibraryGlazing> glazings,
-    List<LibraryFrame> frames) {
-  public static final Library EMPTY = new Library(List.of(), List.of(), List.of(), List.of());
+    List<LibraryFrame> frames,
+    List<SpaceUse> uses,
+    List<LibrarySchedule> schedules) {
+  public static final Library EMPTY =
+      new Library(List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
 
   public Library {
     materials = materials == null ? List.of() : List.copyOf(materials);
     constructions = constructions == null ? List.of() : List.copyOf(constructions);
     glazings = glazings == null ? List.of() : List.copyOf(glazings);
     frames = frames == null ? List.of() : List.copyOf(frames);
+    uses = uses == null ? List.of() : List.copyOf(uses);
+    schedules = schedules == null ? List.of() : List.copyOf(schedules);
   }
 
   /** What all entries have. */
   public sealed interface Item
-      permits LibraryMaterial, LibraryConstruction, LibraryGlazing, LibraryFrame {
+      permits LibraryMaterial,
+          LibraryConstruction,
+          LibraryGlazing,
+          LibraryFrame,
+          SpaceUse,
+          LibrarySchedule {
     String name();
 
     /** Where the values come from, or empty. */
@@ -111,6 +122,8 @@ public record Library(
     out.addAll(constructions);
     out.addAll(glazings);
     out.addAll(frames);
+    out.addAll(uses);
+    out.addAll(schedules);
     return out;
   }
 
@@ -131,6 +144,46 @@ public record Library(
     return named(glazings, name);
   }
 
+  public Optional<LibraryFrame> frame(String name) {
+    return named(frames, name);
+  }
+
+  public Optional<LibrarySchedule> schedule(String name) {
+    return named(schedules, name);
+  }
+
+  public Optional<SpaceUse> use(String name) {
+    return named(uses, name);
+  }
+
+  /**
+   * The use one of whose words a space's name has; the longest word decides, then the first use.
+   */
+  public Optional<SpaceUse> useByName(String name) {
+    String plain = name.toLowerCase(Locale.ROOT);
+    SpaceUse best = null;
+    int longest = 0;
+    for (SpaceUse u : uses) {
+      for (String w : u.words()) {
+        if (w.length() > longest && begins(plain, w)) {
+          longest = w.length();
+          best = u;
+        }
+      }
+    }
+    return Optional.ofNullable(best);
+  }
+
+  /** Whether a word of a text begins with another. */
+  private static boolean begins(String text, String word) {
+    for (int at = text.indexOf(word); at >= 0; at = text.indexOf(word, at + 1)) {
+      if (at == 0 || !Character.isLetterOrDigit(text.charAt(at - 1))) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   static <T extends Item> Optional<T> named(List<T> list, String name) {
     String plain = plain(name);
     return list.stream().filter(x -> plain(x.name()).equals(plain)).findFirst();
@@ -142,7 +195,9 @@ public record Library(
         joined(materials, other.materials),
         joined(constructions, other.constructions),
         joined(glazings, other.glazings),
-        joined(frames, other.frames));
+        joined(frames, other.frames),
+        joined(uses, other.uses),
+        joined(schedules, other.schedules));
   }
 
   private static <T extends Item> List<T> joined(List<T> first, List<T> second) {
@@ -212,7 +267,13 @@ public record Library(
     private static Library load() {
       Library all = EMPTY;
       for (String file :
-          List.of("materials.csv", "constructions.csv", "glazings.csv", "frames.csv")) {
+          List.of(
+              "materials.csv",
+              "constructions.csv",
+              "glazings.csv",
+              "frames.csv",
+              "schedules.csv",
+              "uses.csv")) {
         try (InputStream in = Library.class.getResourceAsStream(file)) {
           LibraryFile read = LibraryFile.read(file, in.readAllBytes(), all);
           if (!read.faults().isEmpty()) {

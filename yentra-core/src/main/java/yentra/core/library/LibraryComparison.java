@@ -26,7 +26,7 @@ public final class LibraryComparison {
   /**
    * One entry that comes in.
    *
-   * @param kind material, construction, window type or frame
+   * @param kind material, construction, window type, frame, use or schedule
    * @param differences what differs, as "conductivity 0.036 → 0.034 W/mK"
    */
   public record Imported(String kind, String name, Status status, List<String> differences) {
@@ -43,6 +43,8 @@ public final class LibraryComparison {
     incoming.constructions().forEach(c -> out.add(entry(own.constructions(), c)));
     incoming.glazings().forEach(g -> out.add(entry(own.glazings(), g)));
     incoming.frames().forEach(f -> out.add(entry(own.frames(), f)));
+    incoming.uses().forEach(u -> out.add(entry(own.uses(), u)));
+    incoming.schedules().forEach(s -> out.add(entry(own.schedules(), s)));
     return out;
   }
 
@@ -57,11 +59,19 @@ public final class LibraryComparison {
   }
 
   static String kind(Item item) {
-    return item instanceof LibraryMaterial
-        ? "material"
-        : item instanceof LibraryConstruction
-            ? "construction"
-            : item instanceof LibraryGlazing ? "window type" : "frame";
+    if (item instanceof LibraryMaterial) {
+      return "material";
+    }
+    if (item instanceof LibraryConstruction) {
+      return "construction";
+    }
+    if (item instanceof LibraryGlazing) {
+      return "window type";
+    }
+    if (item instanceof LibraryFrame) {
+      return "frame";
+    }
+    return item instanceof SpaceUse ? "use" : "schedule";
   }
 
   private static List<String> differences(Item a, Item b) {
@@ -82,8 +92,37 @@ public final class LibraryComparison {
       number(out, "U-value", x.uValue(), y.uValue(), "W/m²K");
       number(out, "ψ uncoated", x.psiClear(), y.psiClear(), "W/mK");
       number(out, "ψ coated", x.psiCoated(), y.psiCoated(), "W/mK");
+    } else if (a instanceof SpaceUse x && b instanceof SpaceUse y) {
+      uses(out, x, y);
+    } else if (a instanceof LibrarySchedule x
+        && b instanceof LibrarySchedule y
+        && !(x.profile().type().equals(y.profile().type())
+            && x.profile().periods().equals(y.profile().periods()))) {
+      out.add("other values");
     }
     return out;
+  }
+
+  private static void uses(List<String> out, SpaceUse x, SpaceUse y) {
+    text(out, "words", String.join(";", x.words()), String.join(";", y.words()));
+    number(out, "area per person", x.areaPerPerson(), y.areaPerPerson(), "m²");
+    number(out, "sensible heat", x.sensiblePerPerson(), y.sensiblePerPerson(), "W");
+    number(out, "latent heat", x.latentPerPerson(), y.latentPerPerson(), "W");
+    number(out, "light", x.lighting(), y.lighting(), "W/m²");
+    number(out, "equipment", x.equipment(), y.equipment(), "W/m²");
+    number(out, "outdoor air per person", x.airPerPerson(), y.airPerPerson(), "l/s");
+    number(out, "outdoor air per area", x.airPerArea(), y.airPerArea(), "l/(s·m²)");
+    number(out, "heated to", x.heating(), y.heating(), "°C");
+    number(out, "cooled to", x.cooling(), y.cooling(), "°C");
+    text(out, "schedule of people", x.times().people(), y.times().people());
+    text(out, "schedule of light", x.times().lighting(), y.times().lighting());
+    text(out, "schedule of equipment", x.times().equipment(), y.times().equipment());
+  }
+
+  private static void text(List<String> out, String what, String a, String b) {
+    if (!Objects.equals(a, b)) {
+      out.add(what + " " + (a == null ? "none" : a) + " → " + (b == null ? "none" : b));
+    }
   }
 
   private static void layers(List<String> out, List<LibraryLayer> a, List<LibraryLayer> b) {
@@ -128,12 +167,16 @@ public final class LibraryComparison {
             chosen(incoming.materials(), taken),
             chosen(incoming.constructions(), taken),
             chosen(incoming.glazings(), taken),
-            chosen(incoming.frames(), taken));
+            chosen(incoming.frames(), taken),
+            chosen(incoming.uses(), taken),
+            chosen(incoming.schedules(), taken));
     return new Library(
         merged(own.materials(), chosen.materials()),
         merged(own.constructions(), chosen.constructions()),
         merged(own.glazings(), chosen.glazings()),
-        merged(own.frames(), chosen.frames()));
+        merged(own.frames(), chosen.frames()),
+        merged(own.uses(), chosen.uses()),
+        merged(own.schedules(), chosen.schedules()));
   }
 
   private static <T extends Item> List<T> chosen(List<T> list, Set<String> taken) {

@@ -23,6 +23,11 @@ import yentra.core.table.Workbooks;
  * @param faults in the order of the file
  */
 public record LibraryFile(Library library, List<Fault> faults) {
+  /** Takes what is wrong with rows. */
+  interface Faults {
+    void add(TableException e);
+  }
+
   /** A row that was left out. */
   public record Fault(String sheet, int row, String column, String message) {}
 
@@ -72,8 +77,9 @@ public record LibraryFile(Library library, List<Fault> faults) {
       Map<String, List<List<String>>> sheets =
           Workbooks.isPacked(bytes) ? Workbooks.read(bytes) : Map.of("", CsvText.read(bytes));
       int understood = 0;
-      // materials first: layers are of them
-      for (String kind : List.of(MATERIAL, CONSTRUCTION, GLAZING, FRAME)) {
+      // materials first: layers are of them; schedules before the uses that name them
+      for (String kind :
+          List.of(MATERIAL, CONSTRUCTION, GLAZING, FRAME, ScheduleSheet.SCHEDULE, UseSheet.USE)) {
         for (Map.Entry<String, List<List<String>>> s : sheets.entrySet()) {
           if (kind.equals(kind(s.getValue()))) {
             understood++;
@@ -89,9 +95,10 @@ public record LibraryFile(Library library, List<Fault> faults) {
                 "",
                 name
                     + " has no sheet with a column "
-                    + String.join(", ", List.of(MATERIAL, CONSTRUCTION, GLAZING))
+                    + String.join(
+                        ", ", List.of(MATERIAL, CONSTRUCTION, GLAZING, FRAME, UseSheet.USE))
                     + " or "
-                    + FRAME
+                    + ScheduleSheet.SCHEDULE
                     + " in its first row."));
       }
       if (r.faults.isEmpty() && r.library().items().isEmpty()) {
@@ -105,7 +112,8 @@ public record LibraryFile(Library library, List<Fault> faults) {
 
   private static String kind(List<List<String>> rows) {
     List<String> heading = rows.isEmpty() ? List.of() : rows.get(0);
-    for (String kind : List.of(CONSTRUCTION, GLAZING, FRAME, MATERIAL)) {
+    for (String kind :
+        List.of(CONSTRUCTION, GLAZING, FRAME, MATERIAL, UseSheet.USE, ScheduleSheet.SCHEDULE)) {
       if (heading.stream()
           .anyMatch(
               h -> h.strip().toLowerCase(Locale.ROOT).equals(kind.toLowerCase(Locale.ROOT)))) {
@@ -166,11 +174,18 @@ public record LibraryFile(Library library, List<Fault> faults) {
             new Workbooks.Page("Materials", materials, true, widths),
             new Workbooks.Page("Constructions", constructions, true, widths),
             new Workbooks.Page("Window types", glazings, true, widths),
-            new Workbooks.Page("Frames", frames, true, widths)),
+            new Workbooks.Page("Frames", frames, true, widths),
+            new Workbooks.Page("Uses", UseSheet.write(l.uses()), true, widths),
+            new Workbooks.Page(
+                "Schedules", ScheduleSheet.write(l.schedules()), true, List.of(26, 10, 8, 8, 18))),
         true);
   }
 
-  private static String text(Double v) {
+  static String text(String s) {
+    return s == null ? "" : s;
+  }
+
+  static String text(Double v) {
     return v == null ? "" : java.math.BigDecimal.valueOf(v).stripTrailingZeros().toPlainString();
   }
 
@@ -182,6 +197,8 @@ public record LibraryFile(Library library, List<Fault> faults) {
     private final Map<String, LibraryConstruction> constructions = new LinkedHashMap<>();
     private final Map<String, LibraryGlazing> glazings = new LinkedHashMap<>();
     private final Map<String, LibraryFrame> frames = new LinkedHashMap<>();
+    private final Map<String, SpaceUse> uses = new LinkedHashMap<>();
+    private final Map<String, LibrarySchedule> schedules = new LinkedHashMap<>();
 
     Reading(Library known) {
       this.known = known;
@@ -192,7 +209,9 @@ public record LibraryFile(Library library, List<Fault> faults) {
           List.copyOf(materials.values()),
           List.copyOf(constructions.values()),
           List.copyOf(glazings.values()),
-          List.copyOf(frames.values()));
+          List.copyOf(frames.values()),
+          List.copyOf(uses.values()),
+          List.copyOf(schedules.values()));
     }
 
     void fault(TableException e) {
@@ -204,6 +223,10 @@ public record LibraryFile(Library library, List<Fault> faults) {
         case MATERIAL -> each(sheet, rows, MATERIAL_COLUMNS, List.of(MATERIAL), this::material);
         case GLAZING -> each(sheet, rows, GLAZING_COLUMNS, List.of(GLAZING), this::glazing);
         case FRAME -> each(sheet, rows, FRAME_COLUMNS, List.of(FRAME, U), this::frame);
+        case ScheduleSheet.SCHEDULE ->
+            schedules.putAll(ScheduleSheet.all(sheet, rows, this::fault));
+        case UseSheet.USE ->
+            uses.putAll(UseSheet.all(sheet, rows, library().over(known), this::fault));
         default -> constructions(sheet, rows);
       }
     }

@@ -12,11 +12,18 @@ import yentra.core.geometry.Tolerance;
  *
  * @param heating set-point, °C
  * @param cooling set-point, °C
+ * @param air fresh air and humidity; values that are null stay; null for none
  */
-public record AmendZone(String zone, String name, Double heating, Double cooling)
+public record AmendZone(String zone, String name, Double heating, Double cooling, Zone.Air air)
     implements Repair {
   private static final double COLDEST = -50;
   private static final double HOTTEST = 100;
+  private static final double MOST_AIR = 1e6;
+
+  /** Without air. */
+  public AmendZone(String zone, String name, Double heating, Double cooling) {
+    this(zone, name, heating, cooling, null);
+  }
 
   public AmendZone {
     name = name == null || name.isBlank() ? null : name.strip();
@@ -35,18 +42,61 @@ public record AmendZone(String zone, String name, Double heating, Double cooling
         throw new NotApplicableException("A set-point lies between -50 and 100 °C.");
       }
     }
+    check(air);
     Zone made =
-        new Zone(
-            z.key(),
-            name == null ? z.name() : name,
-            heating == null ? z.heatingSetPoint() : heating,
-            cooling == null ? z.coolingSetPoint() : cooling,
-            z.source(),
-            z.extras());
+        z.withName(name == null ? z.name() : name)
+            .withSetPoints(
+                heating == null ? z.heatingSetPoint() : heating,
+                cooling == null ? z.coolingSetPoint() : cooling)
+            .withAir(air == null ? z.air() : air.over(z.air()));
     if (made.equals(z)) {
       throw new NotApplicableException("The zone is this already.");
     }
     return e.withZones(e.zones().stream().map(x -> x == z ? made : x).toList());
+  }
+
+  /** Fails when a flow or humidity is none. */
+  static void check(Zone.Air air) throws NotApplicableException {
+    if (air == null) {
+      return;
+    }
+    for (Double flow : new Double[] {air.perPerson(), air.perArea(), air.total()}) {
+      if (flow != null && !(flow >= 0 && flow <= MOST_AIR)) {
+        throw new NotApplicableException("Outdoor air lies between 0 and 1,000,000 l/s.");
+      }
+    }
+    for (Double h : new Double[] {air.leastHumidity(), air.mostHumidity()}) {
+      if (h != null && !(h >= 0 && h <= 100)) {
+        throw new NotApplicableException("Relative humidity lies between 0 and 100 %.");
+      }
+    }
+    if (air.leastHumidity() != null
+        && air.mostHumidity() != null
+        && air.leastHumidity() > air.mostHumidity()) {
+      throw new NotApplicableException("The least humidity is above the greatest.");
+    }
+  }
+
+  private static void said(List<String> set, Zone.Air a) {
+    List<String> flows = new ArrayList<>();
+    if (a.perPerson() != null) {
+      flows.add(plain(a.perPerson()) + " l/s per person");
+    }
+    if (a.perArea() != null) {
+      flows.add(plain(a.perArea()) + " l/(s·m²)");
+    }
+    if (a.total() != null) {
+      flows.add(plain(a.total()) + " l/s in all");
+    }
+    if (!flows.isEmpty()) {
+      set.add("outdoor air " + String.join(" and ", flows));
+    }
+    if (a.leastHumidity() != null) {
+      set.add("humidity not below " + plain(a.leastHumidity()) + " %");
+    }
+    if (a.mostHumidity() != null) {
+      set.add("humidity not above " + plain(a.mostHumidity()) + " %");
+    }
   }
 
   @Override
@@ -66,6 +116,9 @@ public record AmendZone(String zone, String name, Double heating, Double cooling
     }
     if (cooling != null) {
       set.add("cooled to " + plain(cooling) + " °C");
+    }
+    if (air != null) {
+      said(set, air);
     }
     return "Sets of the zone " + label + ": " + String.join(", ", set) + ".";
   }

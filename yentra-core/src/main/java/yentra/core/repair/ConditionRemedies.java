@@ -11,7 +11,7 @@ import yentra.core.check.Finding;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Zone;
-import yentra.core.library.SpaceUse;
+import yentra.core.library.Library;
 
 /** What answers findings about uses, set-points and zones, the best first. */
 final class ConditionRemedies {
@@ -66,7 +66,8 @@ final class ConditionRemedies {
     List<Space> spaces = spaces(f);
     Map<String, List<String>> byUse = new TreeMap<>();
     for (Space s : spaces) {
-      SpaceUse.byName(s.label())
+      Library.shipped()
+          .useByName(s.label())
           .ifPresent(u -> byUse.computeIfAbsent(u.name(), k -> new ArrayList<>()).add(s.key()));
     }
     if (!byUse.isEmpty()) {

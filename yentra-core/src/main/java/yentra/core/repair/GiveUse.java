@@ -5,6 +5,7 @@ import java.util.Set;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.Space;
 import yentra.core.geometry.Tolerance;
 
@@ -14,10 +15,21 @@ import yentra.core.geometry.Tolerance;
  * @param spaces keys
  * @param use as the delivery names uses, or null
  * @param condition gbXML's conditionType, or null
- * @param gains people, light and equipment; values that are null stay; null for none
+ * @param gains people, light and equipment; values that are null stay; null for none. Schedules are
+ *     not among them: keys of one delivery mean nothing in the next
+ * @param times when people are there, light and equipment are on; null for none
  */
-public record GiveUse(List<String> spaces, String use, String condition, InternalGains gains)
+public record GiveUse(
+    List<String> spaces, String use, String condition, InternalGains gains, Times times)
     implements Repair {
+  /** Schedules by what they are of, each null to stay as it is. */
+  public record Times(
+      ScheduleProfile people, ScheduleProfile lighting, ScheduleProfile equipment) {}
+
+  /** Without schedules. */
+  public GiveUse(List<String> spaces, String use, String condition, InternalGains gains) {
+    this(spaces, use, condition, gains, null);
+  }
 
   /** What the gbXML schema knows (6.01, from memory). */
   public static final Set<String> CONDITIONS =
@@ -34,7 +46,7 @@ public record GiveUse(List<String> spaces, String use, String condition, Interna
 
   @Override
   public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
-    if (spaces.isEmpty() || use == null && condition == null && gains == null) {
+    if (spaces.isEmpty() || use == null && condition == null && gains == null && times == null) {
       throw new NotApplicableException(
           "Choose spaces, and a use how they are conditioned, or their gains.");
     }
@@ -57,8 +69,26 @@ public record GiveUse(List<String> spaces, String use, String condition, Interna
         out = Reshape.replacedSpace(out, key, x -> made);
       }
     }
+    if (times != null) {
+      out = scheduled(out, GiveSchedule.Purpose.PEOPLE, times.people);
+      out = scheduled(out, GiveSchedule.Purpose.LIGHT, times.lighting);
+      out = scheduled(out, GiveSchedule.Purpose.EQUIPMENT, times.equipment);
+    }
     if (out == e) {
       throw new NotApplicableException("They have this use already.");
+    }
+    return out;
+  }
+
+  private Envelope scheduled(Envelope e, GiveSchedule.Purpose purpose, ScheduleProfile profile)
+      throws NotApplicableException {
+    if (profile == null) {
+      return e;
+    }
+    GiveSchedule.Made made = GiveSchedule.made(e, profile);
+    Envelope out = made.envelope();
+    for (String s : spaces) {
+      out = GiveSchedule.withSpace(out, s, purpose, made.key());
     }
     return out;
   }

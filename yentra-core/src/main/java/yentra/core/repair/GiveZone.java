@@ -20,10 +20,16 @@ import yentra.core.geometry.Tolerance;
  * @param name of a new one; one of this name is used again
  * @param heating set-point of a new one, °C, or null
  * @param cooling set-point of a new one, °C, or null
+ * @param air fresh air and humidity of a new one, or null
  */
 public record GiveZone(
-    List<String> spaces, String zone, String name, Double heating, Double cooling)
+    List<String> spaces, String zone, String name, Double heating, Double cooling, Zone.Air air)
     implements Repair {
+  /** Of whose air nothing is said. */
+  public GiveZone(List<String> spaces, String zone, String name, Double heating, Double cooling) {
+    this(spaces, zone, name, heating, cooling, null);
+  }
+
   public GiveZone {
     spaces = spaces == null ? List.of() : List.copyOf(spaces);
     zone = zone == null || zone.isBlank() ? null : zone;
@@ -42,7 +48,9 @@ public record GiveZone(
       key = known.map(Zone::key).orElseGet(() -> free(e, "zone_" + ThermalParts.slug(name)));
       if (known.isEmpty()) {
         List<Zone> zones = new ArrayList<>(e.zones());
-        zones.add(new Zone(key, name, heating, cooling, SourceRef.REPAIR, Extras.NONE));
+        AmendZone.check(air);
+        Zone made = new Zone(key, name, heating, cooling, SourceRef.REPAIR, Extras.NONE);
+        zones.add(air == null ? made : made.withAir(air));
         out = e.withZones(zones);
       }
     } else if (e.zones().stream().noneMatch(z -> z.key().equals(zone))) {

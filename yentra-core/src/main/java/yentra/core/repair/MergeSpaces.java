@@ -106,7 +106,8 @@ public record MergeSpaces(List<String> spaces) implements Repair {
         g.sensiblePerPerson(),
         g.latentPerPerson(),
         g.lighting(),
-        g.equipment());
+        g.equipment(),
+        g.schedules());
   }
 
   /** Quads from the edges of one side of a wall to the other's. */

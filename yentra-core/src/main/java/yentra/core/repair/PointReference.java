@@ -88,6 +88,18 @@ public record PointReference(String object, String attribute, String from, Strin
         }
         return Reshape.replacedSpace(e, object, s -> zone ? s.withZone(to) : s.withStorey(to));
       }
+      case "peopleScheduleIdRef", "lightScheduleIdRef", "equipmentScheduleIdRef" -> {
+        return scheduled(e, GiveSchedule.Purpose.valueOf(purpose(attribute)));
+      }
+      case "heatSchedIdRef" -> {
+        return scheduled(e, GiveSchedule.Purpose.HEATING);
+      }
+      case "coolSchedIdRef" -> {
+        return scheduled(e, GiveSchedule.Purpose.COOLING);
+      }
+      case "outsideAirSchedIdRef" -> {
+        return scheduled(e, GiveSchedule.Purpose.AIR);
+      }
       default -> {
         if (to != null || e.space(object).isEmpty()) {
           throw new NotApplicableException("This reference cannot be changed here.");
@@ -96,6 +108,15 @@ public record PointReference(String object, String attribute, String from, Strin
             e, object, s -> s.withExtras(s.extras().withoutAttribute(attribute)));
       }
     }
+  }
+
+  private static String purpose(String attribute) {
+    return attribute.replace("ScheduleIdRef", "").toUpperCase(java.util.Locale.ROOT);
+  }
+
+  private Envelope scheduled(Envelope e, GiveSchedule.Purpose purpose)
+      throws NotApplicableException {
+    return new GiveSchedule(purpose, List.of(object), to, null).apply(e, Tolerance.standard());
   }
 
   @Override

@@ -57,6 +57,8 @@ import yentra.core.geometry.Tolerance;
   @JsonSubTypes.Type(value = GiveGlazing.class, name = "GiveGlazing"),
   @JsonSubTypes.Type(value = AmendGlazing.class, name = "AmendGlazing"),
   @JsonSubTypes.Type(value = GiveUse.class, name = "GiveUse"),
+  @JsonSubTypes.Type(value = GiveSchedule.class, name = "GiveSchedule"),
+  @JsonSubTypes.Type(value = AmendSchedule.class, name = "AmendSchedule"),
   @JsonSubTypes.Type(value = GiveZone.class, name = "GiveZone"),
   @JsonSubTypes.Type(value = AmendZone.class, name = "AmendZone"),
   @JsonSubTypes.Type(value = TakeRoomData.class, name = "TakeRoomData")
@@ -107,6 +109,8 @@ public sealed interface Repair
         GiveGlazing,
         AmendGlazing,
         GiveUse,
+        GiveSchedule,
+        AmendSchedule,
         GiveZone,
         AmendZone,
         TakeRoomData {

@@ -23,6 +23,7 @@ public record TakeRoomData(List<Room> rooms) implements Repair {
    * @param zone name of its zone; one of this name is made when there is none
    * @param heating set-point of its zone, °C
    * @param cooling set-point of its zone, °C
+   * @param air fresh air and humidity of its zone, or null
    */
   public record Room(
       String space,
@@ -32,6 +33,7 @@ public record TakeRoomData(List<Room> rooms) implements Repair {
       String zone,
       Double heating,
       Double cooling,
+      Zone.Air air,
       InternalGains gains) {}
 
   @Override
@@ -61,7 +63,7 @@ public record TakeRoomData(List<Room> rooms) implements Repair {
         Optional<Zone> was = zone(out, Target.space(out, r.space).zone());
         if (was.isEmpty() || !was.get().label().equals(r.zone)) {
           out =
-              new GiveZone(List.of(r.space), key(out, r.zone), r.zone, r.heating, r.cooling)
+              new GiveZone(List.of(r.space), key(out, r.zone), r.zone, r.heating, r.cooling, r.air)
                   .apply(out, tolerance);
         }
       }
@@ -71,9 +73,10 @@ public record TakeRoomData(List<Room> rooms) implements Repair {
       boolean other =
           z.isPresent()
               && (r.heating != null && !r.heating.equals(z.get().heatingSetPoint())
-                  || r.cooling != null && !r.cooling.equals(z.get().coolingSetPoint()));
+                  || r.cooling != null && !r.cooling.equals(z.get().coolingSetPoint())
+                  || r.air != null && !r.air.over(z.get().air()).equals(z.get().air()));
       if (other) {
-        out = new AmendZone(z.get().key(), null, r.heating, r.cooling).apply(out, tolerance);
+        out = new AmendZone(z.get().key(), null, r.heating, r.cooling, r.air).apply(out, tolerance);
       }
     }
     if (out == e || out.parts().equals(e.parts())) {

@@ -120,7 +120,8 @@ public final class ZoneProposal {
                 null,
                 z.label() + ": " + g.getKey(),
                 z.heatingSetPoint(),
-                z.coolingSetPoint()));
+                z.coolingSetPoint(),
+                z.air()));
       }
     }
     return all.size() == 1 ? all.get(0) : new Several("Splits the zone " + z.label(), all);

@@ -41,6 +41,26 @@ public final class ThermalUnit {
   private static final Map<String, Double> SPECIFIC_HEAT =
       Map.of("jperkgk", 1.0, "btuperlbf", BTU / (POUND * FAHRENHEIT));
 
+  private static final double CUBIC_FOOT_PER_MINUTE = 1000 * FOOT * FOOT * FOOT / 60;
+  private static final Map<String, Double> FLOW =
+      Map.of(
+          "lpersec",
+          1.0,
+          "cfm",
+          CUBIC_FOOT_PER_MINUTE,
+          "cubicmperhr",
+          1 / 3.6,
+          "cubicmpersec",
+          1000.0);
+  private static final Map<String, Double> FLOW_PER_AREA =
+      Map.of(
+          "lpersecpersquarem",
+          1.0,
+          "cfmpersquarefoot",
+          CUBIC_FOOT_PER_MINUTE / (FOOT * FOOT),
+          "cubicmperhrpersquarem",
+          1 / 3.6);
+
   private ThermalUnit() {}
 
   /** The kinds of quantity this class converts; each names its SI unit as gbXML writes it. */
@@ -52,7 +72,9 @@ public final class ThermalUnit {
     SPECIFIC_HEAT("JPerKgK", ThermalUnit.SPECIFIC_HEAT),
     POWER_DENSITY("WattPerSquareMeter", ThermalUnit.POWER_DENSITY),
     HEAT_PER_PERSON("WattPerPerson", ThermalUnit.HEAT_PER_PERSON),
-    AREA_PER_PERSON("SquareMPerPerson", ThermalUnit.AREA_PER_PERSON);
+    AREA_PER_PERSON("SquareMPerPerson", ThermalUnit.AREA_PER_PERSON),
+    FLOW("LPerSec", ThermalUnit.FLOW),
+    FLOW_PER_AREA("LPerSecPerSquareM", ThermalUnit.FLOW_PER_AREA);
 
     private final String si;
     private final Map<String, Double> factors;
@@ -87,6 +109,20 @@ public final class ThermalUnit {
       case "K" -> Optional.of(value - 273.15);
       case "R" -> Optional.of(value * FAHRENHEIT - 273.15);
       default -> Optional.empty();
+    };
+  }
+
+  /**
+   * A temperature in another unit; what is none of the units is taken as degrees Celsius.
+   *
+   * @param unit C, F, K or R
+   */
+  public static double fromCelsius(double celsius, String unit) {
+    return switch (unit) {
+      case "F" -> celsius / FAHRENHEIT + 32;
+      case "K" -> celsius + 273.15;
+      case "R" -> (celsius + 273.15) / FAHRENHEIT;
+      default -> celsius;
     };
   }
 }

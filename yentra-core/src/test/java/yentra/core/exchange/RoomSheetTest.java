@@ -15,7 +15,7 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.exchange.RoomSheet.Change;
 import yentra.core.exchange.RoomSheet.RowFault;
-import yentra.core.library.SpaceUse;
+import yentra.core.library.Library;
 import yentra.core.repair.GiveUse;
 import yentra.core.repair.GiveZone;
 import yentra.core.repair.TakeRoomData;
@@ -27,7 +27,7 @@ class RoomSheetTest {
                 List.of("a"),
                 "OfficeEnclosed",
                 "Heated",
-                SpaceUse.byName("Office").orElseThrow().gains())
+                Library.shipped().useByName("Office").orElseThrow().gains())
             .apply(rooms(), TOLERANCE);
     return new GiveZone(List.of("b"), null, "East", 18.0, 27.0).apply(e, TOLERANCE);
   }
@@ -147,11 +147,11 @@ class RoomSheetTest {
 
   @Test
   void namesSayUses() {
-    assertThat(SpaceUse.byName("Meeting room 2").orElseThrow().name())
+    assertThat(Library.shipped().useByName("Meeting room 2").orElseThrow().name())
         .isEqualTo("ConferenceMeetingOrMultipurpose");
-    assertThat(SpaceUse.byName("Plant room").orElseThrow().name())
+    assertThat(Library.shipped().useByName("Plant room").orElseThrow().name())
         .isEqualTo("ElectricalOrMechanical");
-    assertThat(SpaceUse.byName("Xyz")).isEmpty();
-    assertThat(SpaceUse.shipped()).hasSizeGreaterThanOrEqualTo(15);
+    assertThat(Library.shipped().useByName("Xyz")).isEmpty();
+    assertThat(Library.shipped().uses()).hasSizeGreaterThanOrEqualTo(15);
   }
 }

@@ -21,6 +21,7 @@ import yentra.core.check.CheckRun;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.OpeningType;
+import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.Surface;
@@ -204,12 +205,19 @@ class RepairsTest {
                 List.of("o"), new GlazingSpec(null, "Double", 1.3, 0.6, 0.7, "by hand")),
             new AmendGlazing("glass-1", null, 0.5, null, null),
             new GiveUse(List.of("a"), "OfficeEnclosed", "Heated", null),
+            new GiveSchedule(
+                GiveSchedule.Purpose.PEOPLE,
+                List.of("a"),
+                null,
+                ScheduleProfile.always("Always", ScheduleProfile.FRACTION, List.of(1.0))),
+            new AmendSchedule(
+                "s", ScheduleProfile.always("Never", ScheduleProfile.FRACTION, List.of(0.0))),
             new GiveZone(List.of("a"), null, "North", 20.0, 26.0),
             new AmendZone("z-1", null, 19.0, null),
             new TakeRoomData(
                 List.of(
                     new TakeRoomData.Room(
-                        "a", "Room", "OfficeEnclosed", null, "North", 20.0, 26.0, null))),
+                        "a", "Room", "OfficeEnclosed", null, "North", 20.0, 26.0, null, null))),
             new ReverseSurface("s"),
             new ReverseShell("a"),
             new RetypeSurface("s", SurfaceType.ROOF),

@@ -1,0 +1,194 @@
+package yentra.core.envelope;
+
+import java.time.LocalDate;
+import java.time.MonthDay;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** All schedules of an envelope, in the order of the delivery. */
+public record Schedules(
+    List<YearSchedule> years, List<WeekSchedule> weeks, List<DaySchedule> days) {
+  public static final Schedules NONE = new Schedules(List.of(), List.of(), List.of());
+
+  /** A common year that begins on a Monday, for periods of schedules that name no year. */
+  private static final int YEAR = 2018;
+
+  public Schedules {
+    years = List.copyOf(years);
+    weeks = List.copyOf(weeks);
+    days = List.copyOf(days);
+  }
+
+  public Optional<YearSchedule> year(String key) {
+    return years.stream().filter(y -> y.key().equals(key)).findFirst();
+  }
+
+  /**
+   * A schedule with its weeks and days in it. Parts that refer to what is not there, and days whose
+   * values could not be read, are left out.
+   */
+  public Optional<ScheduleProfile> profile(String key) {
+    return year(key).map(this::profile);
+  }
+
+  private ScheduleProfile profile(YearSchedule y) {
+    List<ScheduleProfile.Period> periods = new ArrayList<>();
+    for (YearSchedule.Period p : y.periods()) {
+      List<ScheduleProfile.Day> out = new ArrayList<>();
+      for (WeekSchedule w : weeks) {
+        if (w.key().equals(p.week())) {
+          for (WeekSchedule.Day d : w.days()) {
+            day(d.schedule())
+                .filter(s -> !s.values().isEmpty())
+                .ifPresent(s -> out.add(new ScheduleProfile.Day(d.days(), s.values())));
+          }
+        }
+      }
+      periods.add(
+          new ScheduleProfile.Period(
+              MonthDay.from(p.begin()).toString().substring(2),
+              MonthDay.from(p.end()).toString().substring(2),
+              out));
+    }
+    return new ScheduleProfile(y.label(), y.type(), periods);
+  }
+
+  private Optional<DaySchedule> day(String key) {
+    return days.stream().filter(d -> d.key().equals(key)).findFirst();
+  }
+
+  /** Key of the schedule that is like a profile in name and in all values. */
+  public Optional<String> like(ScheduleProfile p) {
+    return years.stream()
+        .filter(y -> y.label().equals(p.name()) && profile(y).equals(p))
+        .map(YearSchedule::key)
+        .findFirst();
+  }
+
+  /**
+   * With a new schedule.
+   *
+   * @param key free in the envelope
+   * @param taken keys that its weeks and days must not have
+   */
+  public Schedules plus(String key, ScheduleProfile p, Set<String> taken) {
+    return written(
+        new YearSchedule(key, "", "", List.of(), SourceRef.REPAIR, Extras.NONE), p, taken);
+  }
+
+  /**
+   * With another profile for a schedule. Weeks and days that other schedules have too stay theirs;
+   * those that nothing has any more go.
+   */
+  public Schedules with(String key, ScheduleProfile p, Set<String> taken) {
+    return year(key).map(y -> written(y, p, taken)).orElse(this);
+  }
+
+  private Schedules written(YearSchedule old, ScheduleProfile p, Set<String> taken) {
+    Set<String> keys = new HashSet<>(taken);
+    List<DaySchedule> newDays = new ArrayList<>(days);
+    List<WeekSchedule> newWeeks = new ArrayList<>(weeks);
+    List<YearSchedule.Period> periods = new ArrayList<>();
+    Map<List<Double>, String> made = new HashMap<>();
+    for (DaySchedule d : days) {
+      if (d.type().equals(p.type())) {
+        made.putIfAbsent(d.values(), d.key());
+      }
+    }
+    Map<List<WeekSchedule.Day>, String> madeWeeks = new HashMap<>();
+    for (WeekSchedule w : weeks) {
+      if (w.type().equals(p.type())) {
+        madeWeeks.putIfAbsent(w.days(), w.key());
+      }
+    }
+    int year = old.periods().isEmpty() ? YEAR : old.periods().get(0).begin().getYear();
+    for (int i = 0; i < p.periods().size(); i++) {
+      ScheduleProfile.Period period = p.periods().get(i);
+      List<WeekSchedule.Day> week = new ArrayList<>();
+      for (ScheduleProfile.Day d : period.days()) {
+        String key =
+            made.computeIfAbsent(
+                d.values(),
+                v -> {
+                  String k = free(keys, old.key() + "-day");
+                  newDays.add(
+                      new DaySchedule(
+                          k,
+                          p.name() + ", " + d.days(),
+                          p.type(),
+                          v,
+                          SourceRef.REPAIR,
+                          Extras.NONE));
+                  return k;
+                });
+        week.add(new WeekSchedule.Day(d.days(), key));
+      }
+      String weekKey =
+          madeWeeks.computeIfAbsent(
+              List.copyOf(week),
+              w -> {
+                String k = free(keys, old.key() + "-week");
+                newWeeks.add(
+                    new WeekSchedule(k, p.name(), p.type(), w, SourceRef.REPAIR, Extras.NONE));
+                return k;
+              });
+      YearSchedule.Period before = i < old.periods().size() ? old.periods().get(i) : null;
+      periods.add(
+          new YearSchedule.Period(
+              before == null ? free(keys, old.key() + "-year") : before.key(),
+              date(year, period.from()),
+              date(year, period.to()),
+              weekKey,
+              before == null ? Extras.NONE : before.extras()));
+    }
+    YearSchedule now =
+        new YearSchedule(old.key(), p.name(), p.type(), periods, old.source(), old.extras());
+    List<YearSchedule> newYears = new ArrayList<>();
+    years.forEach(y -> newYears.add(y.key().equals(now.key()) ? now : y));
+    if (!newYears.contains(now)) {
+      newYears.add(now);
+    }
+    return new Schedules(newYears, newWeeks, newDays).without(old);
+  }
+
+  private static LocalDate date(int year, String monthDay) {
+    return ScheduleProfile.day(monthDay).orElseThrow().atYear(year);
+  }
+
+  private static String free(Set<String> keys, String base) {
+    String key = base;
+    for (int i = 2; !keys.add(key); i++) {
+      key = base + "-" + i;
+    }
+    return key;
+  }
+
+  /** Without the weeks and days of an old state of a schedule that nothing has any more. */
+  private Schedules without(YearSchedule old) {
+    Set<String> usedWeeks = new HashSet<>();
+    years.forEach(y -> y.periods().forEach(x -> usedWeeks.add(x.week())));
+    Set<String> oldWeeks = new HashSet<>();
+    old.periods().forEach(x -> oldWeeks.add(x.week()));
+    Set<String> oldDays = new HashSet<>();
+    Set<String> usedDays = new HashSet<>();
+    List<WeekSchedule> left = new ArrayList<>();
+    for (WeekSchedule w : weeks) {
+      boolean goes = oldWeeks.contains(w.key()) && !usedWeeks.contains(w.key());
+      w.days().forEach(d -> (goes ? oldDays : usedDays).add(d.schedule()));
+      if (!goes) {
+        left.add(w);
+      }
+    }
+    return new Schedules(
+        years,
+        left,
+        days.stream()
+            .filter(d -> !oldDays.contains(d.key()) || usedDays.contains(d.key()))
+            .toList());
+  }
+}
