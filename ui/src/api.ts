@@ -48,12 +48,16 @@ export type GlazingRow = Schemas['GlazingRow'];
 export type MaterialRow = Schemas['MaterialRow'];
 export type Conditions = Schemas['ConditionsView'];
 export type RoomData = Schemas['Read'];
+export type ScheduleRow = Schemas['ScheduleRow'];
+export type ScheduleProfile = Schemas['ScheduleProfile'];
+export type SchedulePurpose = NonNullable<Schemas['GiveSchedule']['purpose']>;
 export type ZoneRow = Schemas['ZoneRow'];
 export type ZoneBy = Schemas['ProposeRequest']['by'][number];
 export type LossRow = Schemas['LossRow'];
 export type Breakdown = Schemas['BreakdownView'];
 export type LibraryAnswer = Schemas['LibraryView'];
 export type Library = Schemas['Library'];
+export type WindowDesign = Schemas['WindowDesign'];
 export type LibraryImport = Schemas['ImportView'];
 export type LibraryEntry = LibraryImport['entries'][number];
 export type SheetEntry = Schemas['SheetView'];
@@ -224,6 +228,10 @@ export const api = {
     ),
   libraryOfDelivery: (delivery: string) =>
     request<LibraryImport>('GET', `/api/deliveries/${delivery}/library`),
+  tryLibrary: (project: string, draft: Library) =>
+    request<Schemas['TryView']>('POST', `/api/projects/${project}/library/try`, draft),
+  designWindow: (design: WindowDesign) =>
+    request<Schemas['WindowValues']>('POST', '/api/windows', design),
   takeLibrary: (project: string, incoming: Library, taken: string[], shared: boolean) =>
     request<LibraryAnswer>('PUT', `/api/projects/${project}/library`, { incoming, taken, shared }),
   dropLibrary: (project: string, entry: string) =>

@@ -15,7 +15,8 @@ export type SheetTab =
   | 'revision';
 /** What findings are shown together by. */
 export type GroupBy = 'cause' | 'workspace' | 'severity' | 'code' | 'space' | 'storey';
-export type ThermalTab = 'constructions' | 'windows' | 'materials' | 'uses' | 'losses' | 'library';
+export type ThermalTab =
+  'constructions' | 'windows' | 'materials' | 'uses' | 'schedules' | 'losses' | 'library';
 export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
 export type MeasureMode = 'distance' | 'height' | 'area';
 

@@ -56,6 +56,11 @@ export const fromUValue = (v: number) => (ip ? v * U_IP : v);
 /** Resistances are the inverse of U-values, in their units too. */
 export const resistanceUnit = () => (ip ? 'h ft² F/Btu' : 'm²K/W');
 export const toResistance = (v: number) => (ip ? v * U_IP : v);
+export const fromResistance = (v: number) => (ip ? v / U_IP : v);
+const PSI_IP = 1.7307346663713912;
+export const psiUnit = () => (ip ? 'Btu/(h ft F)' : 'W/mK');
+export const toPsi = (v: number) => (ip ? v / PSI_IP : v);
+export const fromPsi = (v: number) => (ip ? v * PSI_IP : v);
 export const conductivityUnit = () => (ip ? 'Btu in/(h ft² F)' : 'W/mK');
 export const toConductivity = (v: number) => (ip ? v * CONDUCTIVITY_IP : v);
 export const fromConductivity = (v: number) => (ip ? v / CONDUCTIVITY_IP : v);
@@ -79,6 +84,14 @@ export const temperatureUnit = () => (ip ? '°F' : '°C');
 export const toTemperature = (v: number) => (ip ? v * 1.8 + 32 : v);
 export const fromTemperature = (v: number) => (ip ? (v - 32) / 1.8 : v);
 /** Three significant digits, without an exponent. */
+const CFM = 0.4719474432;
+export const flowUnit = () => (ip ? 'cfm' : 'l/s');
+export const flow = (v: number) => (ip ? v / CFM : v);
+export const fromFlow = (v: number) => (ip ? v * CFM : v);
+export const flowPerAreaUnit = () => (ip ? 'cfm/ft²' : 'l/(s·m²)');
+export const flowPerArea = (v: number) => (ip ? v / 5.08 : v);
+export const fromFlowPerArea = (v: number) => (ip ? v * 5.08 : v);
+
 export function figures(v: number | null | undefined): string {
   return v == null ? '–' : String(Number(v.toPrecision(3)));
 }

@@ -4,7 +4,21 @@ import { Download, Trash2 } from 'lucide-react';
 import { api, type LibraryAnswer, type LibraryImport, type Model } from '../api';
 import { Table, type Column } from '../sheet/Table';
 import { useView } from '../state';
-import { conductivityUnit, count, figures, toConductivity, toUValue, uValueUnit } from '../words';
+import {
+  conductivityUnit,
+  count,
+  densityOfPowerUnit,
+  figures,
+  toConductivity,
+  toPowerDensity,
+  toUValue,
+  uValueUnit,
+} from '../words';
+import { dayLabel, kindLabel } from './schedules';
+import type { Keep } from './entries';
+import { DefineConstruction } from './DefineConstruction';
+import { DefineMaterial } from './DefineMaterial';
+import { DefineWindow } from './DefineWindow';
 import { plain } from './specs';
 
 interface Row {
@@ -25,6 +39,9 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
   const set = useView((s) => s.set);
   const file = useRef<HTMLInputElement>(null);
   const [incoming, setIncoming] = useState<LibraryImport | null>(null);
+  const [defining, setDefining] = useState<'material' | 'construction' | 'window type' | null>(
+    null,
+  );
   const [picked, setPicked] = useState<string | null>(null);
   const project = model.delivery.projectId;
   const rows = useMemo(() => rowsOf(answer), [answer]);
@@ -58,8 +75,15 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
   const changed = (text: string) => (l: LibraryAnswer) => {
     client.setQueryData(['library', project], l);
     setIncoming(null);
+    setDefining(null);
     set({ message: { text, bad: false } });
   };
+
+  const keep: Keep = (entries, taken, shared) =>
+    void attempt(
+      () => api.takeLibrary(project, entries, taken, shared),
+      changed('Kept in the library.'),
+    );
 
   return (
     <div className="flex min-h-0 flex-1" data-testid="library">
@@ -83,8 +107,10 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
           if (f) void attempt(() => api.libraryFile(project, f), setIncoming);
         }}
       />
-      <aside className="flex w-[340px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
-        {!incoming && (
+      <aside
+        className={`flex shrink-0 flex-col overflow-y-auto border-l border-line px-3 pb-2 ${defining ? 'w-[560px]' : 'w-[340px] pt-2'}`}
+      >
+        {!incoming && !defining && (
           <div className="mb-2 flex flex-wrap gap-1.5">
             <button className="btn" onClick={() => file.current?.click()}>
               Bring in a file …
@@ -98,6 +124,11 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
             >
               From this delivery
             </button>
+            {(['material', 'construction', 'window type'] as const).map((k) => (
+              <button key={k} className="btn" onClick={() => setDefining(k)}>
+                New {k} …
+              </button>
+            ))}
             <a
               className="btn"
               href={`/api/projects/${project}/library/file`}
@@ -108,7 +139,18 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
             </a>
           </div>
         )}
-        {incoming ? (
+        {defining === 'material' ? (
+          <DefineMaterial keep={keep} leave={() => setDefining(null)} />
+        ) : defining === 'construction' ? (
+          <DefineConstruction
+            project={project}
+            answer={answer}
+            keep={keep}
+            leave={() => setDefining(null)}
+          />
+        ) : defining === 'window type' ? (
+          <DefineWindow answer={answer} keep={keep} leave={() => setDefining(null)} />
+        ) : incoming ? (
           <Incoming
             incoming={incoming}
             leave={() => setIncoming(null)}
@@ -144,7 +186,8 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
         ) : (
           <p className="text-muted">
             XLSX, CSV or gbXML. What a file brings in is shown before it is taken: new, equal,
-            different. The columns are those of the spreadsheet that can be saved here.
+            different. The columns are those of the spreadsheet that can be saved here. A table of
+            Use and Words in names alone says what use the names of rooms stand for.
           </p>
         )}
       </aside>
@@ -186,6 +229,22 @@ function rowsOf(a: LibraryAnswer): Row[] {
         m.conductivity == null
           ? `R ${figures(m.resistance)}`
           : `${figures(toConductivity(m.conductivity))} ${conductivityUnit()}`,
+      ),
+    ),
+    ...l.uses.map((x) =>
+      row(
+        'use',
+        x,
+        x.words.join(', '),
+        `${figures(x.lighting == null ? null : toPowerDensity(x.lighting))} + ${figures(x.equipment == null ? null : toPowerDensity(x.equipment))} ${densityOfPowerUnit()}`,
+      ),
+    ),
+    ...l.schedules.map((x) =>
+      row(
+        'schedule',
+        { name: x.profile.name, source: x.source },
+        kindLabel(x.profile.type),
+        x.profile.periods[0].days.map((d) => dayLabel(d.days)).join(', '),
       ),
     ),
     ...l.frames.map((f) => row('frame', f, '', u(f.uValue))),

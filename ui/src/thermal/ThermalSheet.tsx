@@ -9,6 +9,7 @@ import { GiveSelection } from './GiveSelection';
 import { LibrarySheet } from './LibrarySheet';
 import { Losses } from './Losses';
 import { Materials } from './Materials';
+import { Schedules } from './Schedules';
 import { SelectBy } from './SelectBy';
 import { Uses } from './Uses';
 import { useLibrary, useThermal } from './useThermal';
@@ -31,7 +32,10 @@ export function ThermalSheet({
 
   // here the stage shows U-values or zones; elsewhere what lies on the other side
   useEffect(() => {
-    set({ colourBy: tab === 'uses' ? 'zone' : 'uvalue', groupsOff: new Set() });
+    set({
+      colourBy: tab === 'uses' || tab === 'schedules' ? 'zone' : 'uvalue',
+      groupsOff: new Set(),
+    });
     return () => set({ colourBy: 'exposure', groupsOff: new Set() });
   }, [set, tab]);
 
@@ -40,6 +44,7 @@ export function ThermalSheet({
     ['windows', 'Windows', thermal?.glazings.length ?? ''],
     ['materials', 'Materials', thermal?.materials.length ?? ''],
     ['uses', 'Uses and zones', index.model.spaces.length],
+    ['schedules', 'Schedules', ''],
     ['losses', 'Heat loss', ''],
     ['library', 'Library', ''],
   ];
@@ -66,7 +71,9 @@ export function ThermalSheet({
       ) : tab === 'materials' ? (
         <Materials thermal={thermal} library={library} edits={edits} />
       ) : tab === 'uses' ? (
-        <Uses index={index} edits={edits} />
+        <Uses index={index} library={library} edits={edits} />
+      ) : tab === 'schedules' ? (
+        <Schedules index={index} library={library} edits={edits} />
       ) : tab === 'losses' ? (
         <Losses index={index} thermal={thermal} />
       ) : library ? (

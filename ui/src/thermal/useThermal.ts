@@ -13,6 +13,17 @@ export function useThermal(model: Model, enabled = true) {
   });
 }
 
+/** What spaces are used for, their zones and schedules. */
+export function useConditions(model: Model) {
+  const { id, version } = model.delivery;
+  return useQuery({
+    queryKey: ['conditions', id, version],
+    queryFn: () => api.conditions(id),
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+  });
+}
+
 /** What ships, what is shared, and what the project has of its own. */
 export function useLibrary(project: string) {
   return useQuery({

@@ -21,6 +21,7 @@ import yentra.core.library.DeliveredLibrary;
 import yentra.core.library.Library;
 import yentra.core.library.LibraryComparison;
 import yentra.core.library.LibraryFile;
+import yentra.core.thermal.UValueBreakdown;
 import yentra.server.db.tables.records.DeliveryRecord;
 
 /** Libraries: what ships, what all projects share, what a project has of its own. */
@@ -95,6 +96,13 @@ class Libraries {
     return new LibraryView(all, ids(own), ids(shared), uValues);
   }
 
+  /** What can be used in the project of a delivery. */
+  @Transactional(readOnly = true)
+  public Library known(UUID delivery) {
+    Library own = kept(deliveries.get(delivery).getProjectId().toString());
+    return own.over(kept(SHARED)).over(Library.shipped());
+  }
+
   private static List<String> ids(Library l) {
     return LibraryComparison.of(Library.EMPTY, l).stream()
         .map(LibraryComparison.Imported::id)
@@ -148,6 +156,24 @@ class Libraries {
     checked(merged, merged.over(kept(SHARED)).over(Library.shipped()));
     store(scope, merged, by);
     return of(project);
+  }
+
+  /**
+   * What would come of entries that are not kept yet.
+   *
+   * @param problem why they could not be kept, or null
+   * @param breakdowns of constructions by name, where they are meant to be used
+   */
+  record TryView(String problem, Map<String, UValueBreakdown> breakdowns) {}
+
+  /** Nothing is changed. */
+  @Transactional(readOnly = true)
+  public TryView tryOut(UUID project, Library draft) {
+    Library all = draft.over(of(project).library());
+    LibraryFile again = LibraryFile.read("library.xlsx", LibraryFile.write(draft), all);
+    Map<String, UValueBreakdown> out = new LinkedHashMap<>();
+    draft.constructions().forEach(c -> all.breakdown(c).ifPresent(b -> out.put(c.name(), b)));
+    return new TryView(again.faults().isEmpty() ? null : again.faults().get(0).message(), out);
   }
 
   /** Every layer is of a material that is there; values are within reason. */

@@ -20,8 +20,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import yentra.core.check.CheckContext;
 import yentra.core.exchange.RoomSheet;
+import yentra.core.library.Library;
 import yentra.core.library.LibraryFile;
 import yentra.core.repair.ZoneProposal;
+import yentra.core.thermal.WindowDesign;
 
 /** Thermal properties of deliveries, and the libraries they are taken from. */
 @RestController
@@ -50,7 +52,7 @@ class ThermalController {
 
   @GetMapping("/deliveries/{id}/conditions")
   ThermalViews.ConditionsView conditions(@PathVariable UUID id) {
-    return ThermalViews.conditions(states.state(id).context());
+    return ThermalViews.conditions(states.state(id).context(), libraries.known(id));
   }
 
   /** Zones for spaces that are alike, as a repair to be looked at. */
@@ -62,7 +64,10 @@ class ThermalController {
     }
     return new ThermalViews.ZonesView(
         ZoneProposal.of(
-            states.state(id).context(), asked.spaces(), java.util.Set.copyOf(asked.by())));
+            states.state(id).context(),
+            asked.spaces(),
+            java.util.Set.copyOf(asked.by()),
+            libraries.known(id)));
   }
 
   @GetMapping("/deliveries/{id}/rooms/file")
@@ -132,6 +137,22 @@ class ThermalController {
       @RequestBody Libraries.TakeRequest asked,
       @RequestHeader(RequestGuard.PERSON) String person) {
     return libraries.take(id, asked, RequestGuard.person(person));
+  }
+
+  /** The body are entries that are not kept yet; says what would come of them. */
+  @PostMapping("/projects/{id}/library/try")
+  Libraries.TryView tryOut(@PathVariable UUID id, @RequestBody Library draft) {
+    return libraries.tryOut(id, draft);
+  }
+
+  /** What comes of glass, frame and edge. */
+  @PostMapping("/windows")
+  WindowDesign.WindowValues window(@RequestBody WindowDesign design) {
+    String wrong = design.problem();
+    if (wrong != null) {
+      throw Problem.notApplicable(wrong);
+    }
+    return design.result();
   }
 
   @DeleteMapping("/projects/{id}/library")

@@ -18,11 +18,11 @@ public record InternalGains(
     Double latentPerPerson,
     Double lighting,
     Double equipment,
-    Times schedules) {
+    GainSchedules schedules) {
   public static final InternalGains NONE = new InternalGains(null, null, null, null, null, null);
 
   public InternalGains {
-    schedules = schedules == null ? Times.NONE : schedules;
+    schedules = schedules == null ? GainSchedules.NONE : schedules;
   }
 
   /** Of which nothing is said about when. */
@@ -34,15 +34,32 @@ public record InternalGains(
       Double lighting,
       Double equipment) {
     this(
-        people, areaPerPerson, sensiblePerPerson, latentPerPerson, lighting, equipment, Times.NONE);
+        people,
+        areaPerPerson,
+        sensiblePerPerson,
+        latentPerPerson,
+        lighting,
+        equipment,
+        GainSchedules.NONE);
   }
 
   /** Keys of schedules as the delivery states them, or null; they may name what does not exist. */
-  public record Times(String people, String lighting, String equipment) {
-    public static final Times NONE = new Times(null, null, null);
+  public record GainSchedules(String people, String lighting, String equipment) {
+    public static final GainSchedules NONE = new GainSchedules(null, null, null);
   }
 
-  public InternalGains withSchedules(Times t) {
+  /**
+   * Number of people on a floor: as stated, or by the area of each; 0 where neither is.
+   *
+   * @param floorArea m²
+   */
+  public double people(double floorArea) {
+    return people != null
+        ? people
+        : areaPerPerson == null || areaPerPerson <= 0 ? 0 : floorArea / areaPerPerson;
+  }
+
+  public InternalGains withSchedules(GainSchedules t) {
     return new InternalGains(
         people, areaPerPerson, sensiblePerPerson, latentPerPerson, lighting, equipment, t);
   }
@@ -57,7 +74,7 @@ public record InternalGains(
         first(latentPerPerson, other.latentPerPerson),
         first(lighting, other.lighting),
         first(equipment, other.equipment),
-        new Times(
+        new GainSchedules(
             first(schedules.people, other.schedules.people),
             first(schedules.lighting, other.schedules.lighting),
             first(schedules.equipment, other.schedules.equipment)));

@@ -27,6 +27,9 @@ public record ScheduleProfile(String name, String type, List<Period> periods) {
   /** Kinds of values that can be given by hand; those of deliveries may be others. */
   public static final List<String> TYPES = List.of(FRACTION, ON_OFF, TEMPERATURE);
 
+  /** A year of 365 days that begins on a Monday. */
+  public static final int COMMON_YEAR = 2018;
+
   private static final Set<DayOfWeek> WEEKEND = Set.of(DayOfWeek.SATURDAY, DayOfWeek.SUNDAY);
 
   /** gbXML's dayTypes that are days of a week, the most special first (from memory). */
@@ -120,8 +123,8 @@ public record ScheduleProfile(String name, String type, List<Period> periods) {
       if (from.isEmpty() || to.isEmpty()) {
         return "Write the days of " + p.from() + " to " + p.to() + " as month and day: 03-31.";
       }
-      int first = from.get().atYear(2018).getDayOfYear();
-      int last = to.get().atYear(2018).getDayOfYear();
+      int first = from.get().atYear(COMMON_YEAR).getDayOfYear();
+      int last = to.get().atYear(COMMON_YEAR).getDayOfYear();
       if (first != next) {
         return "The parts of the year must follow on each other; one begins on " + p.from() + ".";
       }

@@ -15,9 +15,6 @@ public record Schedules(
     List<YearSchedule> years, List<WeekSchedule> weeks, List<DaySchedule> days) {
   public static final Schedules NONE = new Schedules(List.of(), List.of(), List.of());
 
-  /** A common year that begins on a Monday, for periods of schedules that name no year. */
-  private static final int YEAR = 2018;
-
   public Schedules {
     years = List.copyOf(years);
     weeks = List.copyOf(weeks);
@@ -106,7 +103,10 @@ public record Schedules(
         madeWeeks.putIfAbsent(w.days(), w.key());
       }
     }
-    int year = old.periods().isEmpty() ? YEAR : old.periods().get(0).begin().getYear();
+    int year =
+        old.periods().isEmpty()
+            ? ScheduleProfile.COMMON_YEAR
+            : old.periods().get(0).begin().getYear();
     for (int i = 0; i < p.periods().size(); i++) {
       ScheduleProfile.Period period = p.periods().get(i);
       List<WeekSchedule.Day> week = new ArrayList<>();

@@ -13,8 +13,8 @@ public record Zone(
     String name,
     Double heatingSetPoint,
     Double coolingSetPoint,
-    Air air,
-    Times schedules,
+    ZoneAir air,
+    ZoneSchedules schedules,
     SourceRef source,
     Extras extras) {
 
@@ -26,7 +26,15 @@ public record Zone(
       Double coolingSetPoint,
       SourceRef source,
       Extras extras) {
-    this(key, name, heatingSetPoint, coolingSetPoint, Air.NONE, Times.NONE, source, extras);
+    this(
+        key,
+        name,
+        heatingSetPoint,
+        coolingSetPoint,
+        ZoneAir.NONE,
+        ZoneSchedules.NONE,
+        source,
+        extras);
   }
 
   /**
@@ -39,13 +47,13 @@ public record Zone(
    * @param leastHumidity relative, %
    * @param mostHumidity relative, %
    */
-  public record Air(
+  public record ZoneAir(
       Double perPerson, Double perArea, Double total, Double leastHumidity, Double mostHumidity) {
-    public static final Air NONE = new Air(null, null, null, null, null);
+    public static final ZoneAir NONE = new ZoneAir(null, null, null, null, null);
 
     /** These where they are stated, else the others. */
-    public Air over(Air other) {
-      return new Air(
+    public ZoneAir over(ZoneAir other) {
+      return new ZoneAir(
           first(perPerson, other.perPerson),
           first(perArea, other.perArea),
           first(total, other.total),
@@ -68,8 +76,8 @@ public record Zone(
   }
 
   /** Keys of schedules as the delivery states them, or null; they may name what does not exist. */
-  public record Times(String heating, String cooling, String air) {
-    public static final Times NONE = new Times(null, null, null);
+  public record ZoneSchedules(String heating, String cooling, String air) {
+    public static final ZoneSchedules NONE = new ZoneSchedules(null, null, null);
   }
 
   /** Its name, or its key where it has none. */
@@ -85,11 +93,11 @@ public record Zone(
     return new Zone(key, n, heatingSetPoint, coolingSetPoint, air, schedules, source, extras);
   }
 
-  public Zone withAir(Air a) {
+  public Zone withAir(ZoneAir a) {
     return new Zone(key, name, heatingSetPoint, coolingSetPoint, a, schedules, source, extras);
   }
 
-  public Zone withSchedules(Times t) {
+  public Zone withSchedules(ZoneSchedules t) {
     return new Zone(key, name, heatingSetPoint, coolingSetPoint, air, t, source, extras);
   }
 }

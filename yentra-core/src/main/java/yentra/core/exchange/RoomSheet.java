@@ -120,7 +120,7 @@ public final class RoomSheet {
     for (Space s : e.spaces()) {
       Zone z = zones.get(s.zone());
       InternalGains g = s.gains();
-      Zone.Air air = z == null ? Zone.Air.NONE : z.air();
+      Zone.ZoneAir air = z == null ? Zone.ZoneAir.NONE : z.air();
       rows.add(
           List.of(
               e.fileId(s.key()),
@@ -251,8 +251,8 @@ public final class RoomSheet {
         throw l.fault(COOLING, "It is heated to " + text(heating) + " °C and cooled to less.");
       }
       String zone = l.has(ZONE) ? l.get(ZONE) : z == null ? null : z.label();
-      Zone.Air air = air(l);
-      if (zone == null && (heating != null || cooling != null || !air.equals(Zone.Air.NONE))) {
+      Zone.ZoneAir air = air(l);
+      if (zone == null && (heating != null || cooling != null || !air.equals(Zone.ZoneAir.NONE))) {
         throw l.fault(ZONE, "Set-points, outdoor air and humidity need a zone.");
       }
       InternalGains own = s.gains();
@@ -264,7 +264,7 @@ public final class RoomSheet {
               l.number(LATENT, 0, 2000),
               l.number(LIGHT, 0, 10_000),
               l.number(EQUIPMENT, 0, 100_000),
-              new InternalGains.Times(
+              new InternalGains.GainSchedules(
                   schedule(l, PEOPLE_TIMES),
                   schedule(l, LIGHT_TIMES),
                   schedule(l, EQUIPMENT_TIMES)));
@@ -286,11 +286,11 @@ public final class RoomSheet {
       number(s, LATENT, own.latentPerPerson(), gains.latentPerPerson());
       number(s, LIGHT, own.lighting(), gains.lighting());
       number(s, EQUIPMENT, own.equipment(), gains.equipment());
-      InternalGains.Times times = gains.schedules();
+      InternalGains.GainSchedules times = gains.schedules();
       times(s, PEOPLE_TIMES, own.schedules().people(), times.people());
       times(s, LIGHT_TIMES, own.schedules().lighting(), times.lighting());
       times(s, EQUIPMENT_TIMES, own.schedules().equipment(), times.equipment());
-      Zone.Air was = to == null ? Zone.Air.NONE : to.air();
+      Zone.ZoneAir was = to == null ? Zone.ZoneAir.NONE : to.air();
       number(s, AIR_PERSON, was.perPerson(), air.perPerson());
       number(s, AIR_AREA, was.perArea(), air.perArea());
       number(s, AIR_ZONE, was.total(), air.total());
@@ -306,14 +306,14 @@ public final class RoomSheet {
                 l.has(ZONE) ? zone : null,
                 heating,
                 cooling,
-                air.equals(Zone.Air.NONE) ? null : air,
+                air.equals(Zone.ZoneAir.NONE) ? null : air,
                 gains));
       }
     }
 
-    private static Zone.Air air(TableRows.Line l) throws TableException {
-      Zone.Air air =
-          new Zone.Air(
+    private static Zone.ZoneAir air(TableRows.Line l) throws TableException {
+      Zone.ZoneAir air =
+          new Zone.ZoneAir(
               l.number(AIR_PERSON, 0, 10_000),
               l.number(AIR_AREA, 0, 10_000),
               l.number(AIR_ZONE, 0, 1_000_000),
@@ -341,7 +341,8 @@ public final class RoomSheet {
     }
 
     /** Spaces of one zone have one thermostat and one supply of air. */
-    private void agree(TableRows.Line l, String zone, Double heating, Double cooling, Zone.Air air)
+    private void agree(
+        TableRows.Line l, String zone, Double heating, Double cooling, Zone.ZoneAir air)
         throws TableException {
       if (zone == null) {
         return;

@@ -169,8 +169,8 @@ final class ConstructionReader {
 
   void zone(Header h) throws UnreadableException {
     Kept kept = Kept.except(cursor.attributes(), ZONE);
-    Zone.Times times =
-        new Zone.Times(
+    Zone.ZoneSchedules times =
+        new Zone.ZoneSchedules(
             cursor.attribute("heatSchedIdRef"),
             cursor.attribute("coolSchedIdRef"),
             cursor.attribute("outsideAirSchedIdRef"));
@@ -196,7 +196,7 @@ final class ConstructionReader {
             name,
             heat,
             cool,
-            new Zone.Air(person, area, total, least, most),
+            new Zone.ZoneAir(person, area, total, least, most),
             times,
             h.source(name),
             kept.extras()));

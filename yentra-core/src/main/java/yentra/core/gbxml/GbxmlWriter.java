@@ -459,7 +459,7 @@ public final class GbxmlWriter {
     put(a, "outsideAirSchedIdRef", z.schedules().air());
     open("Zone", z.key(), a, z.extras());
     name(z.name());
-    Zone.Air air = z.air();
+    Zone.ZoneAir air = z.air();
     quantity("OAFlowPerArea", air.perArea(), Quantity.FLOW_PER_AREA.si());
     quantity("OAFlowPerPerson", air.perPerson(), Quantity.FLOW.si());
     quantity("OAFlowPerZone", air.total(), Quantity.FLOW.si());

@@ -52,8 +52,8 @@ final class SpaceReader {
     String storey = cursor.attribute("buildingStoreyIdRef");
     String use = cursor.attribute("spaceType");
     String condition = condition(h, kept);
-    InternalGains.Times times =
-        new InternalGains.Times(
+    InternalGains.GainSchedules times =
+        new InternalGains.GainSchedules(
             cursor.attribute("peopleScheduleIdRef"),
             cursor.attribute("lightScheduleIdRef"),
             cursor.attribute("equipmentScheduleIdRef"));

@@ -216,13 +216,19 @@ public record Library(
     if (c.uValue() != null) {
       return OptionalDouble.of(c.uValue());
     }
+    Double u = breakdown(c).map(UValueBreakdown::uValue).orElse(null);
+    return u == null ? OptionalDouble.empty() : OptionalDouble.of(u);
+  }
+
+  /** How the U-value of a construction's layers comes about; empty when a material is not there. */
+  public Optional<UValueBreakdown> breakdown(LibraryConstruction c) {
     List<List<BuildUp.Part>> layers = new ArrayList<>();
     List<BuildUp.Part> beside = new ArrayList<>();
     double filled = 0;
     for (LibraryLayer x : c.layers()) {
       Optional<LibraryMaterial> m = material(x.material());
       if (m.isEmpty()) {
-        return OptionalDouble.empty();
+        return Optional.empty();
       }
       Material made =
           new Material(
@@ -244,9 +250,8 @@ public record Library(
         filled = 0;
       }
     }
-    Double u =
-        UValueBreakdown.of(new BuildUp(layers, beside.isEmpty()), position(c.use())).uValue();
-    return u == null ? OptionalDouble.empty() : OptionalDouble.of(u);
+    return Optional.of(
+        UValueBreakdown.of(new BuildUp(layers, beside.isEmpty()), position(c.use())));
   }
 
   private static UValueBreakdown.Position position(String use) {

@@ -33,12 +33,12 @@ public record SpaceUse(
     Double airPerArea,
     Double heating,
     Double cooling,
-    InternalGains.Times times,
+    InternalGains.GainSchedules times,
     String source)
     implements Library.Item {
   public SpaceUse {
     words = words == null ? List.of() : List.copyOf(words);
-    times = times == null ? InternalGains.Times.NONE : times;
+    times = times == null ? InternalGains.GainSchedules.NONE : times;
   }
 
   SpaceUse withWords(List<String> w) {
@@ -65,7 +65,7 @@ public record SpaceUse(
   }
 
   /** Outdoor air typical of it. */
-  public Zone.Air air() {
-    return new Zone.Air(airPerPerson, airPerArea, null, null, null);
+  public Zone.ZoneAir air() {
+    return new Zone.ZoneAir(airPerPerson, airPerArea, null, null, null);
   }
 }

@@ -133,7 +133,7 @@ final class UseSheet {
         l.number(AIR_AREA, 0, 10_000),
         heating,
         cooling,
-        new InternalGains.Times(
+        new InternalGains.GainSchedules(
             schedule(l, PEOPLE_TIMES, known),
             schedule(l, LIGHT_TIMES, known),
             schedule(l, EQUIPMENT_TIMES, known)),

@@ -1,5 +1,7 @@
 package yentra.core.repair;
 
+import java.util.Locale;
+import java.util.OptionalDouble;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.ScheduleProfile;
@@ -40,7 +42,26 @@ public record AmendSchedule(String schedule, ScheduleProfile profile) implements
   @Override
   public String describe(Envelope before, Naming naming) {
     String label = before.schedules().year(schedule).map(YearSchedule::label).orElse(schedule);
-    boolean named = profile != null && !profile.name().equals(label);
-    return "Changes the schedule " + label + (named ? ", now " + profile.name() + "." : ".");
+    if (profile == null) {
+      return "Changes the schedule " + label + ".";
+    }
+    String now = profile.name().equals(label) ? "" : ", now " + profile.name();
+    OptionalDouble was =
+        before.schedules().profile(schedule).stream()
+            .map(p -> p.hours(ScheduleProfile.COMMON_YEAR))
+            .findFirst()
+            .orElse(OptionalDouble.empty());
+    OptionalDouble hours = profile.hours(ScheduleProfile.COMMON_YEAR);
+    boolean fractions = profile.type().equals(ScheduleProfile.FRACTION);
+    return "Changes the schedule "
+        + label
+        + now
+        + (fractions && was.isPresent() && hours.isPresent()
+            ? String.format(
+                Locale.ROOT,
+                ": %.0f hours at full load a year instead of %.0f.",
+                hours.getAsDouble(),
+                was.getAsDouble())
+            : ".");
   }
 }

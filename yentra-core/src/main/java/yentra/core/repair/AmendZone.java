@@ -14,7 +14,7 @@ import yentra.core.geometry.Tolerance;
  * @param cooling set-point, °C
  * @param air fresh air and humidity; values that are null stay; null for none
  */
-public record AmendZone(String zone, String name, Double heating, Double cooling, Zone.Air air)
+public record AmendZone(String zone, String name, Double heating, Double cooling, Zone.ZoneAir air)
     implements Repair {
   private static final double COLDEST = -50;
   private static final double HOTTEST = 100;
@@ -56,7 +56,7 @@ public record AmendZone(String zone, String name, Double heating, Double cooling
   }
 
   /** Fails when a flow or humidity is none. */
-  static void check(Zone.Air air) throws NotApplicableException {
+  static void check(Zone.ZoneAir air) throws NotApplicableException {
     if (air == null) {
       return;
     }
@@ -77,7 +77,7 @@ public record AmendZone(String zone, String name, Double heating, Double cooling
     }
   }
 
-  private static void said(List<String> set, Zone.Air a) {
+  private static void said(List<String> set, Zone.ZoneAir a) {
     List<String> flows = new ArrayList<>();
     if (a.perPerson() != null) {
       flows.add(plain(a.perPerson()) + " l/s per person");

@@ -124,9 +124,9 @@ public record GiveSchedule(
   static Envelope withSpace(Envelope e, String space, Purpose purpose, String key)
       throws NotApplicableException {
     Space s = Target.space(e, space);
-    InternalGains.Times t = s.gains().schedules();
-    InternalGains.Times now =
-        new InternalGains.Times(
+    InternalGains.GainSchedules t = s.gains().schedules();
+    InternalGains.GainSchedules now =
+        new InternalGains.GainSchedules(
             purpose == Purpose.PEOPLE ? key : t.people(),
             purpose == Purpose.LIGHT ? key : t.lighting(),
             purpose == Purpose.EQUIPMENT ? key : t.equipment());
@@ -141,9 +141,9 @@ public record GiveSchedule(
             .filter(x -> x.key().equals(zone))
             .findFirst()
             .orElseThrow(() -> new NotApplicableException("There is no zone " + zone + "."));
-    Zone.Times t = z.schedules();
-    Zone.Times now =
-        new Zone.Times(
+    Zone.ZoneSchedules t = z.schedules();
+    Zone.ZoneSchedules now =
+        new Zone.ZoneSchedules(
             purpose == Purpose.HEATING ? key : t.heating(),
             purpose == Purpose.COOLING ? key : t.cooling(),
             purpose == Purpose.AIR ? key : t.air());

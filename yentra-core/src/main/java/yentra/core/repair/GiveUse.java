@@ -20,10 +20,10 @@ import yentra.core.geometry.Tolerance;
  * @param times when people are there, light and equipment are on; null for none
  */
 public record GiveUse(
-    List<String> spaces, String use, String condition, InternalGains gains, Times times)
+    List<String> spaces, String use, String condition, InternalGains gains, UseSchedules times)
     implements Repair {
   /** Schedules by what they are of, each null to stay as it is. */
-  public record Times(
+  public record UseSchedules(
       ScheduleProfile people, ScheduleProfile lighting, ScheduleProfile equipment) {}
 
   /** Without schedules. */

@@ -23,7 +23,7 @@ import yentra.core.geometry.Tolerance;
  * @param air fresh air and humidity of a new one, or null
  */
 public record GiveZone(
-    List<String> spaces, String zone, String name, Double heating, Double cooling, Zone.Air air)
+    List<String> spaces, String zone, String name, Double heating, Double cooling, Zone.ZoneAir air)
     implements Repair {
   /** Of whose air nothing is said. */
   public GiveZone(List<String> spaces, String zone, String name, Double heating, Double cooling) {

@@ -33,7 +33,7 @@ public record TakeRoomData(List<Room> rooms) implements Repair {
       String zone,
       Double heating,
       Double cooling,
-      Zone.Air air,
+      Zone.ZoneAir air,
       InternalGains gains) {}
 
   @Override

@@ -2,6 +2,7 @@ package yentra.core.repair;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,8 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.Zone;
+import yentra.core.library.Library;
+import yentra.core.library.SpaceUse;
 
 /** Zones for spaces that are alike. */
 public final class ZoneProposal {
@@ -26,7 +29,9 @@ public final class ZoneProposal {
     USE,
     STOREY,
     /** Where most of their outdoor walls face; those without are inner ones. */
-    FACING
+    FACING,
+    /** Perimeter: with an outdoor wall, roof or exposed floor; core: without. */
+    EXPOSURE
   }
 
   private static final String[] SIDES = {"North", "East", "South", "West"};
@@ -43,26 +48,29 @@ public final class ZoneProposal {
 
   /** One zone for each use and condition. */
   static Repair byUse(Envelope e, List<Space> spaces) {
-    return of(e, spaces, s -> use(s) + condition(s));
+    return of(e, spaces, Library.shipped(), s -> use(s) + condition(s));
   }
 
   /**
    * One zone for each combination of what is asked for, and of conditions.
    *
    * @param keys of spaces; all when empty
+   * @param uses what is typical of uses: set-points and outdoor air of zones of one use
    */
-  public static Repair of(CheckContext context, List<String> keys, Set<By> by) {
+  public static Repair of(CheckContext context, List<String> keys, Set<By> by, Library uses) {
     Envelope e = context.envelope();
     Map<String, String> storeys = new HashMap<>();
     for (Storey s : e.storeys()) {
       storeys.put(s.key(), s.name().isBlank() ? s.key() : s.name());
     }
+    Set<String> outer = by.contains(By.EXPOSURE) ? outer(e) : Set.of();
     Map<String, Integer> facing = by.contains(By.FACING) ? facing(context) : Map.of();
     List<Space> spaces =
         e.spaces().stream().filter(s -> keys.isEmpty() || keys.contains(s.key())).toList();
     return of(
         e,
         spaces,
+        uses,
         s -> {
           List<String> name = new ArrayList<>();
           if (by.contains(By.STOREY)) {
@@ -71,11 +79,25 @@ public final class ZoneProposal {
           if (by.contains(By.FACING)) {
             name.add(facing.containsKey(s.key()) ? SIDES[facing.get(s.key())] : "Inner");
           }
+          if (by.contains(By.EXPOSURE)) {
+            name.add(outer.contains(s.key()) ? "Perimeter" : "Core");
+          }
           if (by.contains(By.USE) || by.isEmpty()) {
             name.add(use(s));
           }
           return String.join(", ", name) + condition(s);
         });
+  }
+
+  /** Keys of spaces that border on outdoor air. */
+  private static Set<String> outer(Envelope e) {
+    Set<String> out = new HashSet<>();
+    for (Surface s : e.surfaces()) {
+      if (s.type().isExterior() && !s.type().isGround()) {
+        s.sides().forEach(x -> out.add(x.space()));
+      }
+    }
+    return out;
   }
 
   /** The quarter of the compass that most outdoor wall of each space faces. */
@@ -127,7 +149,8 @@ public final class ZoneProposal {
     return all.size() == 1 ? all.get(0) : new Several("Splits the zone " + z.label(), all);
   }
 
-  private static Repair of(Envelope e, List<Space> spaces, Function<Space, String> name) {
+  private static Repair of(
+      Envelope e, List<Space> spaces, Library uses, Function<Space, String> name) {
     List<Repair> all = new ArrayList<>();
     groups(spaces, name)
         .forEach(
@@ -137,15 +160,36 @@ public final class ZoneProposal {
                   condition.equals("Unconditioned")
                       || condition.equals("Vented")
                       || condition.equals("NaturallyVentedOnly");
+              SpaceUse use = use(e, keys, uses);
+              double heating = use == null || use.heating() == null ? HEATING : use.heating();
+              double cooling = use == null || use.cooling() == null ? COOLING : use.cooling();
               all.add(
                   new GiveZone(
                       keys,
                       null,
                       n,
-                      none || condition.equals("Cooled") ? null : HEATING,
-                      none || condition.equals("Heated") ? null : COOLING));
+                      none || condition.equals("Cooled") ? null : (Double) heating,
+                      none || condition.equals("Heated") ? null : (Double) cooling,
+                      use == null ? null : use.air()));
             });
-    return all.size() == 1 ? all.get(0) : new Several("Proposes zones", all);
+    return all.size() == 1
+        ? all.get(0)
+        : new Several(
+            "Puts "
+                + spaces.size()
+                + " spaces into "
+                + all.size()
+                + " zones (there are "
+                + e.zones().size()
+                + ")",
+            all);
+  }
+
+  /** The use that all of these spaces have, when it is known; else null. */
+  private static SpaceUse use(Envelope e, List<String> keys, Library uses) {
+    Set<String> names = new HashSet<>();
+    keys.forEach(k -> e.space(k).ifPresent(s -> names.add(s.use())));
+    return names.size() == 1 ? uses.use(names.iterator().next()).orElse(null) : null;
   }
 
   private static Map<String, List<String>> groups(

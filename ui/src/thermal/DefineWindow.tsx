@@ -1,0 +1,232 @@
+import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { api, ProblemError, type LibraryAnswer, type WindowDesign } from '../api';
+import {
+  figures,
+  fromPsi,
+  fromThickness,
+  fromUValue,
+  lengthText,
+  psiUnit,
+  thicknessUnit,
+  toPsi,
+  toThickness,
+  toUValue,
+  uValueUnit,
+} from '../words';
+import { KeepIt, NumberField, TextField } from './EntryFields';
+import { NOTHING, toNumber, type Keep } from './entries';
+import { Picker } from './Picker';
+import { plain } from './specs';
+
+/** A window type put together of glass and frame; its values follow as they are typed. */
+export function DefineWindow({
+  answer,
+  keep,
+  leave,
+}: {
+  answer: LibraryAnswer;
+  keep: Keep;
+  leave: () => void;
+}) {
+  const [name, setName] = useState('');
+  const [byPanes, setByPanes] = useState(true);
+  const [gas, setGas] = useState<WindowDesign['glass']['gas']>('ARGON');
+  const [frame, setFrame] = useState('');
+  const [t, setT] = useState(() => ({
+    width: figures(toThickness(1.23)),
+    height: figures(toThickness(1.48)),
+    frame: figures(toThickness(0.11)),
+    mullion: figures(toThickness(0.1)),
+    lights: '1',
+    uf: figures(toUValue(1.4)),
+    psi: figures(toPsi(0.08)),
+    ug: figures(toUValue(1.1)),
+    panes: '2',
+    pane: figures(toThickness(0.004)),
+    gap: figures(toThickness(0.016)),
+    filled: '90',
+    emissivity: '0.03',
+    g: '0.6',
+    vt: '0.8',
+  }));
+  const n = Object.fromEntries(Object.entries(t).map(([k, v]) => [k, toNumber(v)])) as Record<
+    keyof typeof t,
+    number
+  >;
+  const design: WindowDesign = {
+    width: fromThickness(n.width),
+    height: fromThickness(n.height),
+    frame: fromThickness(n.frame),
+    mullion: fromThickness(n.mullion),
+    lights: n.lights,
+    glass: {
+      uValue: byPanes ? null : fromUValue(n.ug),
+      panes: n.panes,
+      thickness: fromThickness(n.pane),
+      gap: fromThickness(n.gap),
+      gas,
+      filled: n.filled / 100,
+      emissivity: n.emissivity,
+      solarHeatGain: n.g,
+      visibleTransmittance: n.vt,
+    },
+    frameUValue: fromUValue(n.uf),
+    psi: fromPsi(n.psi),
+  };
+  const numbers =
+    Object.values(n).every(Number.isFinite) &&
+    Number.isInteger(n.lights) &&
+    Number.isInteger(n.panes);
+  const { data, error } = useQuery({
+    queryKey: ['window', design],
+    queryFn: () => api.designWindow(design),
+    enabled: numbers,
+    retry: false,
+    placeholderData: (before) => before,
+  });
+  const refused = error instanceof ProblemError ? error.message : null;
+  const problem = !name.trim()
+    ? 'It needs a name.'
+    : !numbers
+      ? 'All values must be numbers; panes and lights whole ones.'
+      : refused;
+  const field = (key: keyof typeof t, label: string, unit?: string) => (
+    <NumberField
+      label={label}
+      unit={unit}
+      value={t[key]}
+      onChange={(x) => setT({ ...t, [key]: x })}
+    />
+  );
+  return (
+    <div className="flex flex-col gap-1" data-testid="define-window">
+      <p className="sticky top-0 z-10 -mx-3 bg-panel px-3 pt-2 pb-1 font-semibold">
+        A new window type
+        {data && !refused && (
+          <span className="font-normal text-muted" data-testid="entry-u">
+            : U {figures(toUValue(data.uValue))} {uValueUnit()}, solar gain{' '}
+            {figures(data.solarHeatGain)}
+          </span>
+        )}
+      </p>
+      {data && !refused && (
+        <p className="text-sm text-muted">
+          Glass U {figures(toUValue(data.glassUValue))} {uValueUnit()}; frame{' '}
+          {figures(100 * data.frameShare)} % of the area; edge {lengthText(data.edge)} (ISO 10077-1,
+          EN 673)
+        </p>
+      )}
+      <TextField label="Name" value={name} onChange={setName} testId="entry-name" />
+      <div className="grid grid-cols-2 gap-5">
+        <div className="flex flex-col gap-1">
+          <h4 className="kicker mt-1">Glass</h4>
+          <div className="flex gap-3 text-sm">
+            {(
+              [
+                [true, 'of panes'],
+                [false, 'U-value known'],
+              ] as const
+            ).map(([v, label]) => (
+              <label key={label} className="flex items-center gap-1.5">
+                <input
+                  type="radio"
+                  className="accent-kelp"
+                  checked={byPanes === v}
+                  onChange={() => setByPanes(v)}
+                />
+                {label}
+              </label>
+            ))}
+          </div>
+          {byPanes ? (
+            <>
+              {field('panes', 'Panes, one behind the other')}
+              {field('pane', 'Each thick', thicknessUnit())}
+              {n.panes > 1 && (
+                <>
+                  {field('gap', 'Gaps', thicknessUnit())}
+                  <label className="flex items-center gap-2 text-sm">
+                    <span className="flex-1 text-muted">Filled with</span>
+                    <select
+                      className="field"
+                      value={gas}
+                      onChange={(e) => setGas(e.target.value as typeof gas)}
+                    >
+                      <option value="AIR">Air</option>
+                      <option value="ARGON">Argon</option>
+                      <option value="KRYPTON">Krypton</option>
+                    </select>
+                  </label>
+                  {gas !== 'AIR' && field('filled', 'of the gap', '%')}
+                  {field('emissivity', 'Emissivity of the coated face; 0.837 for none')}
+                </>
+              )}
+            </>
+          ) : (
+            field('ug', 'U-value of the glass', uValueUnit())
+          )}
+          {field('g', 'Solar heat gain coefficient of the glass')}
+          {field('vt', 'Visible transmittance of the glass')}
+        </div>
+        <div className="flex flex-col gap-1">
+          <h4 className="kicker mt-1">Frame and edge</h4>
+          <div>
+            <Picker
+              label={frame || 'Take one of the library'}
+              choices={answer.library.frames.map((f) => ({
+                id: f.name,
+                label: f.name,
+                detail: f.uValue == null ? undefined : `U ${figures(toUValue(f.uValue))}`,
+                group: 'Frames',
+                title: f.source,
+              }))}
+              onPick={(id) => {
+                const f = answer.library.frames.find((x) => x.name === id)!;
+                const psi = byPanes && n.panes > 1 && n.emissivity < 0.8 ? f.psiCoated : f.psiClear;
+                setFrame(id);
+                setT({
+                  ...t,
+                  uf: f.uValue == null ? t.uf : figures(toUValue(f.uValue)),
+                  psi: psi == null ? t.psi : figures(toPsi(psi)),
+                });
+              }}
+            />
+          </div>
+          {field('uf', 'U-value of the frame', uValueUnit())}
+          {field('psi', 'ψ of the edge', psiUnit())}
+          {field('frame', 'Frame seen from the front', thicknessUnit())}
+          <h4 className="kicker mt-1">Size</h4>
+          {field('width', 'Width', thicknessUnit())}
+          {field('height', 'Height', thicknessUnit())}
+          {field('lights', 'Lights side by side')}
+          {n.lights > 1 && field('mullion', 'Mullions between them', thicknessUnit())}
+        </div>
+      </div>
+      <KeepIt
+        problem={problem}
+        onLeave={leave}
+        onKeep={(shared) =>
+          data &&
+          keep(
+            {
+              ...NOTHING,
+              glazings: [
+                {
+                  name: name.trim(),
+                  category: 'Own',
+                  uValue: data.uValue,
+                  solarHeatGain: data.solarHeatGain,
+                  visibleTransmittance: data.visibleTransmittance,
+                  source: `glass and frame${frame ? `, ${frame}` : ''}, by ISO 10077-1${byPanes ? ' and EN 673' : ''}`,
+                },
+              ],
+            },
+            [`window type:${plain(name)}`],
+            shared,
+          )
+        }
+      />
+    </div>
+  );
+}

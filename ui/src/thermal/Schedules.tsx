@@ -1,0 +1,353 @@
+import { useMemo, useState } from 'react';
+import { Trash2 } from 'lucide-react';
+import type { Conditions, LibraryAnswer, ScheduleProfile, ScheduleRow } from '../api';
+import type { ModelIndex } from '../model';
+import { Table, type Column } from '../sheet/Table';
+import { useView } from '../state';
+import type { Edits } from '../useEdits';
+import { count } from '../words';
+import { DayBars } from './DayBars';
+import { Picker } from './Picker';
+import {
+  DAYS,
+  PURPOSES,
+  dateLabel,
+  dayLabel,
+  isTemperature,
+  kindLabel,
+  parsed,
+  scale,
+  splitAt,
+  toShown,
+  typed,
+  withDay,
+  withoutPeriod,
+} from './schedules';
+import { useConditions } from './useThermal';
+
+const EMPTY: ReadonlySet<string> = new Set();
+
+/** When people are there, light and equipment are on, and rooms are heated, cooled and aired. */
+export function Schedules({
+  index,
+  library,
+  edits,
+}: {
+  index: ModelIndex;
+  library: LibraryAnswer | undefined;
+  edits: Edits;
+}) {
+  const { data } = useConditions(index.model);
+  return data ? (
+    <Loaded conditions={data} library={library} edits={edits} />
+  ) : (
+    <p className="p-3 text-muted">Opening schedules …</p>
+  );
+}
+
+function Loaded({
+  conditions,
+  edits,
+}: {
+  conditions: Conditions;
+  library: LibraryAnswer | undefined;
+  edits: Edits;
+}) {
+  const [picked, setPicked] = useState<string | null>(null);
+  const columns = useMemo<Column<ScheduleRow>[]>(
+    () => [
+      { id: 'name', head: 'Schedule', width: 132, value: (s) => s.profile.name },
+      {
+        id: 'shape',
+        head: 'A day',
+        width: 84,
+        value: () => null,
+        show: (s) => <Shape profile={s.profile} />,
+      },
+      {
+        id: 'kind',
+        head: 'Values',
+        width: 80,
+        value: (s) => kindLabel(s.profile.type),
+      },
+      {
+        id: 'hours',
+        head: 'Full load',
+        unit: 'h/a',
+        title: 'Sum over a year of the fractions times the hours they hold',
+        width: 84,
+        number: true,
+        value: (s) => (isTemperature(s.profile.type) ? null : (s.hours ?? null)),
+        show: (s) => (isTemperature(s.profile.type) || s.hours == null ? '–' : s.hours.toFixed(0)),
+      },
+      ...PURPOSES.map(([purpose, label]) => ({
+        id: purpose,
+        head: label,
+        width: 76,
+        number: true,
+        title: `How many ${purpose === 'PEOPLE' || purpose === 'LIGHT' || purpose === 'EQUIPMENT' ? 'spaces' : 'zones'} have it for this`,
+        value: (s: ScheduleRow) => s.users[purpose]?.length ?? null,
+      })),
+    ],
+    [],
+  );
+  const row = conditions.schedules.find((s) => s.key === picked);
+  return (
+    <div className="flex min-h-0 flex-1" data-testid="schedules">
+      <Table
+        name="schedules"
+        rows={conditions.schedules}
+        columns={columns}
+        keyOf={(s) => s.key}
+        selection={picked ? new Set([picked]) : EMPTY}
+        onSelect={(keys) => setPicked(keys.at(-1) ?? null)}
+        empty="No schedules yet. Uses bring theirs along; or select spaces under Uses and zones and give them one."
+      />
+      <aside className="flex w-[560px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
+        {row ? (
+          <Editor
+            key={row.key + JSON.stringify(row.profile)}
+            row={row}
+            conditions={conditions}
+            edits={edits}
+          />
+        ) : (
+          <p className="text-muted">
+            Choose a schedule to see and change its days. Spaces and zones are given schedules under
+            Uses and zones.
+          </p>
+        )}
+      </aside>
+    </div>
+  );
+}
+
+/** The first kind of day, small. */
+function Shape({ profile }: { profile: ScheduleProfile }) {
+  const values = profile.periods[0]?.days[0]?.values ?? [];
+  const { from, to } = scale(profile.type, values);
+  return (
+    <svg
+      viewBox={`0 0 ${Math.max(1, values.length)} 10`}
+      preserveAspectRatio="none"
+      className="h-[18px] w-full"
+      aria-hidden
+    >
+      {values.map((v, i) => {
+        const h = (10 * (toShown(profile.type, v) - from)) / (to - from || 1);
+        return <rect key={i} x={i} width={1} y={10 - h} height={h} className="fill-kelp/70" />;
+      })}
+    </svg>
+  );
+}
+
+function Editor({
+  row,
+  conditions,
+  edits,
+}: {
+  row: ScheduleRow;
+  conditions: Conditions;
+  edits: Edits;
+}) {
+  const select = useView((s) => s.select);
+  const [p, setP] = useState<ScheduleProfile>(row.profile);
+  const [period, setPeriod] = useState(0);
+  const [day, setDay] = useState(0);
+  const [text, setText] = useState<string | null>(null);
+  const [split, setSplit] = useState('');
+  const part = p.periods[Math.min(period, p.periods.length - 1)];
+  const d = part?.days[Math.min(day, part.days.length - 1)];
+  const changed = p !== row.profile;
+  const wrong = text !== null && d && !parsed(p.type, text);
+  const zones = new Map(conditions.zones.map((z) => [z.key, z]));
+
+  function days(next: { days: string; values: number[] }[]) {
+    setP({ ...p, periods: p.periods.map((x) => (x === part ? { ...x, days: next } : x)) });
+    setText(null);
+  }
+
+  return (
+    <>
+      <div className="flex gap-1.5">
+        <input
+          className="field min-w-0 flex-1 font-semibold"
+          aria-label="Name of the schedule"
+          value={p.name}
+          onChange={(e) => setP({ ...p, name: e.target.value })}
+        />
+        <button
+          className="btn btn-main shrink-0"
+          disabled={!changed || !!wrong}
+          data-testid="change-schedule"
+          onClick={() =>
+            edits.consider(
+              { kind: 'AmendSchedule', schedule: row.key, profile: p },
+              `Change ${row.profile.name}`,
+            )
+          }
+        >
+          See the change
+        </button>
+        <button
+          className="btn shrink-0"
+          disabled={!changed}
+          onClick={() => {
+            setP(row.profile);
+            setPeriod(0);
+            setDay(0);
+            setText(null);
+          }}
+        >
+          As it was
+        </button>
+      </div>
+      <p className="mt-1 text-sm text-muted">
+        {kindLabel(p.type)}
+        {PURPOSES.filter(([k]) => row.users[k]?.length).map(([k, label]) => {
+          const keys = row.users[k]!;
+          const spaces = keys.flatMap((x) => zones.get(x)?.spaces ?? [x]);
+          return (
+            <span key={k}>
+              {' · '}
+              <button
+                className="text-kelp underline decoration-kelp/40 underline-offset-2"
+                onClick={() => select(spaces)}
+              >
+                {label.toLowerCase()} of {count(keys.length, zones.has(keys[0]) ? 'zone' : 'space')}
+              </button>
+            </span>
+          );
+        })}
+      </p>
+      {row.problem && (
+        <p className="mt-1 text-sm text-error">As delivered it is not complete: {row.problem}</p>
+      )}
+
+      <div className="mt-1 flex gap-3">
+        <div className="w-[190px] shrink-0">
+          <h3 className="kicker">Parts of the year</h3>
+          <div className="flex flex-wrap gap-1.5">
+            {p.periods.map((x, i) => (
+              <button
+                key={x.from}
+                className={`btn ${x === part ? 'border-kelp bg-kelp-soft' : ''}`}
+                aria-pressed={x === part}
+                onClick={() => {
+                  setPeriod(i);
+                  setDay(0);
+                  setText(null);
+                }}
+              >
+                {dateLabel(x.from)} – {dateLabel(x.to)}
+              </button>
+            ))}
+          </div>
+          <div className="mt-1 flex items-center gap-1.5">
+            <input
+              className="field w-24"
+              placeholder="05-01"
+              aria-label="First day of a new part of the year, month and day"
+              value={split}
+              onChange={(e) => setSplit(e.target.value)}
+            />
+            <button
+              className="btn"
+              disabled={!/^\d\d-\d\d$/.test(split) || !splitAt(p, split)}
+              title="From this day on (month-day) the values can be others"
+              onClick={() => {
+                setP(splitAt(p, split)!);
+                setSplit('');
+              }}
+            >
+              New part
+            </button>
+            {p.periods.length > 1 && (
+              <button
+                className="btn"
+                title="Take this part of the year out; its neighbour reaches over it"
+                onClick={() => {
+                  setP(withoutPeriod(p, period));
+                  setPeriod(0);
+                }}
+              >
+                <Trash2 size={13} />
+              </button>
+            )}
+          </div>
+
+          <h3 className="kicker mt-2">Days</h3>
+          <div className="flex flex-wrap items-center gap-1.5">
+            {part?.days.map((x, i) => (
+              <button
+                key={x.days}
+                className={`btn ${x === d ? 'border-kelp bg-kelp-soft' : ''}`}
+                aria-pressed={x === d}
+                onClick={() => {
+                  setDay(i);
+                  setText(null);
+                }}
+              >
+                {dayLabel(x.days)}
+              </button>
+            ))}
+            <Picker
+              label="Other days"
+              choices={DAYS.filter(([k]) => !part?.days.some((x) => x.days === k)).map(
+                ([k, l]) => ({
+                  id: k,
+                  label: l,
+                  group: 'Days with values of their own',
+                }),
+              )}
+              onPick={(k) => {
+                days([...(part?.days ?? []), { days: k, values: d?.values ?? Array(24).fill(0) }]);
+                setDay(part?.days.length ?? 0);
+              }}
+            />
+            {d && part.days.length > 1 && (
+              <button
+                className="btn"
+                title={`Take ${dayLabel(d.days).toLowerCase()} out`}
+                onClick={() => {
+                  days(part.days.filter((x) => x !== d));
+                  setDay(0);
+                }}
+              >
+                <Trash2 size={13} />
+              </button>
+            )}
+          </div>
+        </div>
+        {d && (
+          <div className="min-w-0 flex-1">
+            <DayBars
+              key={`${period}/${day}`}
+              type={p.type}
+              values={d.values}
+              label={`${p.name}, ${dayLabel(d.days)}`}
+              onChange={(values) => {
+                setP(withDay(p, period, day, values));
+                setText(null);
+              }}
+            />
+            <label className="mt-1 block text-sm text-muted">
+              {d.values.length === 24 ? '24 values, hour by hour' : `${d.values.length} values`}
+              <textarea
+                className="field mt-0.5 h-12 w-full text-[12px] tabular-nums"
+                data-testid="day-values"
+                value={text ?? typed(p.type, d.values)}
+                onChange={(e) => {
+                  setText(e.target.value);
+                  const v = parsed(p.type, e.target.value);
+                  if (v) setP(withDay(p, period, day, v));
+                }}
+              />
+            </label>
+            {wrong && <p className="text-sm text-error">Write numbers with blanks between them.</p>}
+          </div>
+        )}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,147 @@
+import type { Conditions, LibraryAnswer, ZoneRow } from '../api';
+import { Actions } from '../repair/Form';
+import { useView } from '../state';
+import type { Edits } from '../useEdits';
+import {
+  count,
+  figures,
+  flow,
+  flowPerArea,
+  flowPerAreaUnit,
+  flowUnit,
+  temperatureUnit,
+  toTemperature,
+} from '../words';
+import { airText, temperature, zoneValues } from './conditions';
+import { SchedulePicker } from './SchedulePicker';
+import { OF_ZONES } from './schedules';
+
+const given = (v: number | null | undefined, to: (v: number) => number = (x) => x) =>
+  v == null ? '' : figures(to(v));
+
+/** A zone: what it is kept at, what air it gets, and when. */
+export function Zone({
+  zone: z,
+  conditions,
+  library,
+  edits,
+}: {
+  zone: ZoneRow;
+  conditions: Conditions;
+  library: LibraryAnswer | undefined;
+  edits: Edits;
+}) {
+  const select = useView((s) => s.select);
+  const name = (key: string | null | undefined) =>
+    conditions.schedules.find((s) => s.key === key)?.profile.name;
+  const schedules = [
+    ['heated', name(z.schedules.heating)],
+    ['cooled', name(z.schedules.cooling)],
+    ['aired', name(z.schedules.air)],
+  ].filter(([, n]) => n);
+  const humidity = [
+    z.air.leastHumidity != null && `not below ${figures(z.air.leastHumidity)} %`,
+    z.air.mostHumidity != null && `not above ${figures(z.air.mostHumidity)} %`,
+  ].filter(Boolean);
+  return (
+    <div className="mt-1.5 border-t border-line/60 pt-1" data-testid="zone">
+      <button
+        className="text-left text-kelp underline decoration-kelp/40 underline-offset-2"
+        onClick={() => select(z.spaces)}
+      >
+        {z.name}
+      </button>{' '}
+      <span className="text-sm text-muted">
+        {count(z.spaces.length, 'space')}, heated to {temperature(z.heating)}, cooled to{' '}
+        {temperature(z.cooling)} {temperatureUnit()}
+        {z.airFlow != null &&
+          `; outdoor air ${airText(z.air)}: ${figures(flow(z.airFlow))} ${flowUnit()} in all`}
+        {humidity.length > 0 && `; humidity ${humidity.join(', ')}`}
+        {schedules.length > 0 && `; ${schedules.map(([k, n]) => `${k}: ${n}`).join(', ')}`}
+      </span>
+      <Actions
+        edits={edits}
+        actions={[
+          {
+            label: 'Values',
+            hint: 'Name, set-points, outdoor air and humidity; what is left empty stays.',
+            fields: [
+              { name: 'name', label: 'Name', kind: 'text', value: z.name },
+              {
+                name: 'heat',
+                label: `Heated to, ${temperatureUnit()}`,
+                kind: 'text',
+                value: given(z.heating, toTemperature),
+              },
+              {
+                name: 'cool',
+                label: `Cooled to, ${temperatureUnit()}`,
+                kind: 'text',
+                value: given(z.cooling, toTemperature),
+              },
+              {
+                name: 'perPerson',
+                label: `Outdoor air a person, ${flowUnit()}`,
+                kind: 'text',
+                value: given(z.air.perPerson, flow),
+              },
+              {
+                name: 'perArea',
+                label: `Outdoor air by area, ${flowPerAreaUnit()}`,
+                kind: 'text',
+                value: given(z.air.perArea, flowPerArea),
+              },
+              {
+                name: 'total',
+                label: `Outdoor air beside that, ${flowUnit()}`,
+                kind: 'text',
+                value: given(z.air.total, flow),
+              },
+              {
+                name: 'least',
+                label: 'Humidity not below, %',
+                kind: 'text',
+                value: given(z.air.leastHumidity),
+              },
+              {
+                name: 'most',
+                label: 'Humidity not above, %',
+                kind: 'text',
+                value: given(z.air.mostHumidity),
+              },
+            ],
+            make: (v) => {
+              const values = zoneValues(v);
+              return values
+                ? { kind: 'AmendZone', zone: z.key, name: String(v.name), ...values }
+                : 'Set-points, air and humidity must be numbers.';
+            },
+          },
+          ...(z.spaces.length > 1
+            ? [
+                {
+                  label: 'Merge its spaces',
+                  hint: 'One space of all that touch each other: simpler, and kept in the log',
+                  fields: [],
+                  make: () => ({ kind: 'MergeSpaces' as const, spaces: z.spaces }),
+                },
+              ]
+            : []),
+        ]}
+      />
+      <div className="mt-1 flex flex-wrap gap-1.5">
+        {OF_ZONES.map(([purpose, label]) => (
+          <SchedulePicker
+            key={purpose}
+            purpose={purpose}
+            label={`${label} when`}
+            targets={[z.key]}
+            conditions={conditions}
+            library={library}
+            edits={edits}
+          />
+        ))}
+      </div>
+    </div>
+  );
+}
