@@ -1,10 +1,13 @@
 package yentra.core.ifc;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import yentra.core.boundary.BoundaryMatching;
 import yentra.core.boundary.DeliveredBoundary;
 import yentra.core.envelope.Construction;
@@ -13,6 +16,8 @@ import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.SourceRef;
+import yentra.core.geometry.Transform;
+import yentra.core.geometry.Vec3;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.Element;
 import yentra.core.model.Property;
@@ -25,7 +30,10 @@ import yentra.core.step.StepInstance;
  * occurrence or on its type, with thermal properties where the file has them. Windows and doors get
  * their stated ThermalTransmittance.
  *
- * <p>Layers keep the order in which the file lists them.
+ * <p>Layers of a usage lie along an axis of the element's placement; they are put into the order
+ * from outside to inside of the face that is looked at. Those without a usage keep the order in
+ * which the file lists them. Materials of constituent sets, profiles and lists have no thickness;
+ * windows and doors of constituent sets are told by their stated transmittance.
  */
 final class IfcConstructions implements BoundaryMatching.Constructions {
   private final IfcModel model;
@@ -33,11 +41,15 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
   private final StepFile file;
   private final IfcUnits units;
   private final Map<Integer, double[]> thermal = new HashMap<>();
-  private final Map<Integer, String> constructionOf = new HashMap<>();
+  private final Map<String, String> constructionOf = new HashMap<>();
+  private final Set<String> unoriented = new HashSet<>();
   private final Map<String, Construction> constructions = new LinkedHashMap<>();
   private final Map<String, Layer> layers = new LinkedHashMap<>();
   private final Map<String, Material> materials = new LinkedHashMap<>();
   private final Map<String, Glazing> glazings = new LinkedHashMap<>();
+
+  /** Layers count as lying along a face's normal from this cosine on. */
+  private static final double ALONG = 0.5;
 
   /**
    * @param values the model with the values that were set
@@ -114,14 +126,78 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     if (material == 0) {
       material = model.relations().material.get(model.relations().type.get(e.number()));
     }
-    return material == 0
-        ? null
-        : constructionOf.computeIfAbsent(material, m -> make(file.get(m), stated(e)));
+    StepInstance m = material == 0 ? null : file.get(material);
+    Boolean inward = direction(e, m, b.face().normal());
+    Double u = stated(e);
+    String known = material + "|" + inward + "|" + u;
+    if (!constructionOf.containsKey(known)) {
+      // frames and panes of a door are no layers
+      boolean parts = u != null && m != null && isFilling(e) && !isLayered(m);
+      String made = m == null || parts ? null : make(m, u, inward);
+      constructionOf.put(known, made == null && u != null ? statedOnly(e, u) : made);
+    }
+    return constructionOf.get(known);
+  }
+
+  private static boolean isFilling(Element e) {
+    return e.entity().startsWith("IfcDoor") || e.entity().startsWith("IfcWindow");
+  }
+
+  private static boolean isLayered(StepInstance material) {
+    return material.type().startsWith("IFCMATERIALLAYERSET");
+  }
+
+  /** How many constructions of several layers lie in a direction that is not said. */
+  int unoriented() {
+    return unoriented.size();
+  }
+
+  /**
+   * Whether the layers of a usage run from outside to inside of a face.
+   *
+   * @param outward normal of the face, out of the room
+   * @return null when it is not said, or when they lie across the face
+   */
+  private Boolean direction(Element e, StepInstance usage, Vec3 outward) {
+    if (usage == null || !usage.is("IFCMATERIALLAYERSETUSAGE")) {
+      return null;
+    }
+    Vec3 along;
+    try {
+      Transform t = model.placements().local(file.get(e.number()).ref(5));
+      along =
+          t.direction(
+              switch (usage.enumeration(1)) {
+                case "AXIS1" -> Vec3.X;
+                case "AXIS2" -> Vec3.Y;
+                default -> Vec3.Z;
+              });
+    } catch (IfcGeometryException x) {
+      // a placement that cannot be read is told with the element's body
+      return null;
+    }
+    double cos = along.dot(outward) * (usage.enumeration(2).equals("NEGATIVE") ? -1 : 1);
+    return Math.abs(cos) < ALONG ? null : (Boolean) (cos < 0);
+  }
+
+  /** A construction of which nothing but the transmittance is said. */
+  private String statedOnly(Element e, double u) {
+    String label =
+        String.format(
+            java.util.Locale.ROOT,
+            "%s, U %.3f",
+            e.entity().replaceFirst("^Ifc", "").replaceFirst("StandardCase$", ""),
+            u);
+    String key = "con_" + slug(label);
+    constructions.putIfAbsent(
+        key, new Construction(key, label, List.of(), u, e.source(), Extras.NONE));
+    return key;
   }
 
   /** ThermalTransmittance of the element or its type, in W/(m²K). */
   private Double stated(Element e) {
-    return number(e, "ThermalTransmittance");
+    Double u = number(e, "ThermalTransmittance");
+    return u == null ? number(e, "ThermalTransmittanceWinter") : u;
   }
 
   private Double number(Element e, String property) {
@@ -177,18 +253,18 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     return sum > 0 ? sum : null;
   }
 
-  private String make(StepInstance m, Double uValue) {
-    if (m == null) {
-      return null;
-    }
-    StepInstance set = m.is("IFCMATERIALLAYERSETUSAGE") ? file.get(m.ref(0)) : m;
+  /**
+   * @param inward whether layers are listed from outside to inside, or null when it is not said
+   */
+  private String make(StepInstance m, Double uValue, Boolean inward) {
+    StepInstance set = m.type().endsWith("SETUSAGE") ? file.get(m.ref(0)) : m;
     if (set == null) {
       return null;
     }
     List<String> materialKeys = new ArrayList<>();
     StringBuilder names = new StringBuilder();
     String name =
-        set.is("IFCMATERIALLAYERSET") ? set.text(1) : set.is("IFCMATERIAL") ? set.text(0) : "";
+        set.is("IFCMATERIALLAYERSET") ? set.text(1) : set.is("IFCMATERIALLIST") ? "" : set.text(0);
     switch (set.type()) {
       case "IFCMATERIALLAYERSET" -> {
         for (int l : set.refs(0)) {
@@ -202,18 +278,42 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
       case "IFCMATERIAL" -> materialKeys.add(material(set, 0, set));
       case "IFCMATERIALLIST" ->
           set.refs(0).forEach(r -> materialKeys.add(material(file.get(r), 0, set)));
+      case "IFCMATERIALPROFILESET", "IFCMATERIALCONSTITUENTSET" -> {
+        for (int p : set.refs(2)) {
+          StepInstance part = file.get(p);
+          if (part != null) {
+            materialKeys.add(material(file.get(part.ref(2)), 0, part));
+          }
+        }
+      }
       default -> {
         return null;
       }
     }
     materialKeys.forEach(
         k -> names.append(names.length() == 0 ? "" : " + ").append(materials.get(k).name()));
-    String label = name.isBlank() ? names.toString() : name;
+    if (materialKeys.isEmpty()) {
+      return null;
+    }
+    List<String> turned = new ArrayList<>(materialKeys);
+    Collections.reverse(turned);
+    boolean same = turned.equals(materialKeys);
+    boolean turn = Boolean.FALSE.equals(inward) && !same;
+    String plain = name.isBlank() ? names.toString() : name;
+    String label = turn ? plain + ", turned" : plain;
+    if (inward == null && !same) {
+      unoriented.add(plain);
+    }
+    return made(set, label, uValue, turn ? turned : materialKeys);
+  }
+
+  private String made(StepInstance set, String label, Double uValue, List<String> materialKeys) {
     Construction made =
         new Construction("", label, List.of(), uValue, model.source(set), Extras.NONE);
     for (Construction c : constructions.values()) {
       boolean same =
-          c.name().equals(label)
+          !c.layers().isEmpty()
+              && c.name().equals(label)
               && java.util.Objects.equals(c.uValue(), uValue)
               && layers.get(c.layers().get(0)).materials().equals(materialKeys);
       if (same) {

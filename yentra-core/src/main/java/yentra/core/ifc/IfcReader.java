@@ -58,6 +58,7 @@ public final class IfcReader {
   private final List<ReadNote> notes = new ArrayList<>();
   private final Map<Integer, String> storeyKeys = new LinkedHashMap<>();
   private final Map<Integer, String> zoneOf = new HashMap<>();
+  private final IfcSpaceData spaceData = new IfcSpaceData();
   private BoundaryOptions options = BoundaryOptions.STANDARD;
   private Double groundLevel;
   private Watch watch = Watch.NONE;
@@ -212,11 +213,21 @@ public final class IfcReader {
                         0,
                         parts)));
     boundaryNotes(reader, boundaries, bounded.astray());
-    if (!constructions.layers().isEmpty()) {
+    if (spaceData.assumedKelvin()) {
       note(
           ReadNote.Kind.ASSUMED,
           "",
-          "layers are taken in the order in which the file lists them; which side is outside is not stated",
+          "temperatures of spaces above 150 are taken as kelvin: the file states no unit for them",
+          0);
+    }
+    if (constructions.unoriented() > 0) {
+      note(
+          ReadNote.Kind.ASSUMED,
+          "",
+          "layers of "
+              + constructions.unoriented()
+              + (constructions.unoriented() == 1 ? " construction" : " constructions")
+              + " are taken in the order in which the file lists them: it does not say in which direction they lie",
           0);
     }
     notes.addAll(new IfcConformance(model).notes());
@@ -229,7 +240,7 @@ public final class IfcReader {
                 IfcSite.of(model),
                 List.of(building),
                 storeys,
-                zones,
+                zones.stream().map(spaceData::filled).toList(),
                 spaces,
                 surfaces,
                 bounded.orphans(),
@@ -466,6 +477,8 @@ public final class IfcReader {
       bodyNotes(e, key, body);
       rooms.put(id, new IfcBoundaries.Room(s, key, Shell.of(body.faces())));
       List<PropertySet> sets = values.properties(e);
+      Double area = stated(sets, "NetFloorArea", "GrossFloorArea");
+      spaceData.of(zoneOf.get(id), sets);
       out.add(
           new Space(
               key,
@@ -473,9 +486,10 @@ public final class IfcReader {
               storeyOf(id),
               zoneOf.get(id),
               building,
+              spaceData.use(sets),
               "",
-              "",
-              stated(sets, "NetFloorArea", "GrossFloorArea"),
+              spaceData.gains(sets, area),
+              area,
               stated(sets, "NetVolume", "GrossVolume"),
               body.faces(),
               model.source(s),

@@ -152,4 +152,102 @@ class IfcConstructionsTest {
     assertThat(e.glazings()).singleElement().satisfies(g -> assertThat(g.uValue()).isEqualTo(1.3));
     assertThat(wall.polygon().area()).as("the wall is gross").isCloseTo(15, within(1e-9));
   }
+
+  private static java.util.List<String> layers(String axis, String sense) throws Exception {
+    Envelope e =
+        read(
+            IfcBoundariesTest.file(IfcBoundariesTest.SECOND_LEVEL, IfcBoundariesTest.FACE)
+                .replace(".AXIS2.,.POSITIVE.", axis + "," + sense));
+    return e.layers().get(0).materials().stream()
+        .map(m -> e.materials().stream().filter(x -> x.key().equals(m)).findFirst().orElseThrow())
+        .map(Material::name)
+        .toList();
+  }
+
+  /**
+   * The wall's face looks along +x, the layers are brick, then wool: along +x the wool is outside,
+   * against it the brick is; across the face nothing is said.
+   */
+  @Test
+  void layersOfAUsageRunFromOutsideToInside() throws Exception {
+    assertThat(layers(".AXIS1.", ".POSITIVE.")).containsExactly("Wool ä", "Brick");
+    assertThat(layers(".AXIS1.", ".NEGATIVE.")).containsExactly("Brick", "Wool ä");
+    assertThat(layers(".AXIS2.", ".POSITIVE.")).containsExactly("Brick", "Wool ä");
+    Envelope e = with(USAGE);
+    assertThat(e.notes()).anyMatch(n -> n.message().startsWith("layers of 1 construction are"));
+    Envelope known =
+        read(
+            IfcBoundariesTest.file(IfcBoundariesTest.SECOND_LEVEL, IfcBoundariesTest.FACE)
+                .replace(".AXIS2.,.POSITIVE.", ".AXIS1.,.POSITIVE."));
+    assertThat(known.notes()).noneMatch(n -> n.message().startsWith("layers of"));
+    assertThat(construction(known).name()).isEqualTo("Cavity wall, turned");
+  }
+
+  @Test
+  void profilesAndConstituentsAreMaterialsWithoutThickness() throws Exception {
+    Envelope e =
+        with(
+            "#80=IFCMATERIALCONSTITUENT('Frame',$,#34,0.3,$);\n#81=IFCMATERIALCONSTITUENT('Infill',$,#35,0.7,$);\n"
+                + "#82=IFCMATERIALCONSTITUENTSET('Panel',$,(#80,#81));\n"
+                + USAGE.replace("#36", "#82"));
+    assertThat(construction(e).name()).isEqualTo("Panel");
+    assertThat(e.materials()).extracting(Material::thickness).containsOnlyNulls().hasSize(2);
+    e =
+        with(
+            "#80=IFCMATERIALPROFILE('Post',$,#34,$,$,$);\n#82=IFCMATERIALPROFILESET($,$,(#80),$);\n"
+                + "#83=IFCMATERIALPROFILESETUSAGE(#82,$,$);\n"
+                + USAGE.replace("#36", "#83"));
+    assertThat(construction(e).name()).isEqualTo("Brick");
+  }
+
+  @Test
+  void aTransmittanceWithoutMaterialIsAConstructionToo() throws Exception {
+    Envelope e =
+        with(
+            """
+            #80=IFCPROPERTYSINGLEVALUE('ThermalTransmittance',$,IFCTHERMALTRANSMITTANCEMEASURE(0.28),$);
+            #81=IFCPROPERTYSET('0000000000000000000081',$,'Pset_WallCommon',$,(#80));
+            #82=IFCRELDEFINESBYPROPERTIES('0000000000000000000082',$,$,$,(#30),#81);
+            """);
+    assertThat(construction(e).name()).isEqualTo("Wall, U 0.280");
+    assertThat(construction(e).uValue()).isEqualTo(0.28);
+    assertThat(Fixtures.codes(e)).doesNotContain("THM-701", "THM-702");
+  }
+
+  @Test
+  void whatIsAskedOfASpaceIsReadFromTheOfficialSets() throws Exception {
+    Envelope e =
+        with(
+            USAGE
+                + """
+
+                #80=IFCPROPERTYSINGLEVALUE('OccupancyType',$,IFCLABEL('Office'),$);
+                #81=IFCPROPERTYSINGLEVALUE('OccupancyNumber',$,IFCCOUNTMEASURE(3),$);
+                #82=IFCPROPERTYSET('0000000000000000000082',$,'Pset_SpaceOccupancyRequirements',$,(#80,#81));
+                #83=IFCRELDEFINESBYPROPERTIES('0000000000000000000083',$,$,$,(#11),#82);
+                #84=IFCPROPERTYSINGLEVALUE('SpaceTemperatureWinterMin',$,IFCTHERMODYNAMICTEMPERATUREMEASURE(293.15),$);
+                #85=IFCPROPERTYSINGLEVALUE('SpaceTemperatureSummerMax',$,IFCTHERMODYNAMICTEMPERATUREMEASURE(299.15),$);
+                #86=IFCPROPERTYSINGLEVALUE('SpaceHumidityMax',$,IFCPOSITIVERATIOMEASURE(0.6),$);
+                #87=IFCPROPERTYSET('0000000000000000000087',$,'Pset_SpaceThermalRequirements',$,(#84,#85,#86));
+                #88=IFCRELDEFINESBYPROPERTIES('0000000000000000000088',$,$,$,(#11),#87);
+                #89=IFCPROPERTYSINGLEVALUE('Lighting',$,IFCPOWERMEASURE(160.),$);
+                #90=IFCPROPERTYSET('0000000000000000000090',$,'Pset_SpaceThermalLoad',$,(#89));
+                #91=IFCRELDEFINESBYPROPERTIES('0000000000000000000091',$,$,$,(#11),#90);
+                #92=IFCQUANTITYAREA('NetFloorArea',$,$,20.,$);
+                #93=IFCELEMENTQUANTITY('0000000000000000000093',$,'Qto_SpaceBaseQuantities',$,$,(#92));
+                #94=IFCRELDEFINESBYPROPERTIES('0000000000000000000094',$,$,$,(#11),#93);
+                #95=IFCZONE('0000000000000000000095',$,'Offices',$,$,$);
+                #96=IFCRELASSIGNSTOGROUP('0000000000000000000096',$,$,$,(#11),$,#95);
+                """);
+    yentra.core.envelope.Space s = e.spaces().get(0);
+    assertThat(s.use()).isEqualTo("Office");
+    assertThat(s.gains().people()).isEqualTo(3);
+    assertThat(s.gains().lighting()).isCloseTo(8, within(1e-9));
+    yentra.core.envelope.Zone z = e.zones().get(0);
+    assertThat(z.heatingSetPoint()).isCloseTo(20, within(1e-9));
+    assertThat(z.coolingSetPoint()).isCloseTo(26, within(1e-9));
+    assertThat(z.air().mostHumidity()).isCloseTo(60, within(1e-9));
+    assertThat(z.air().leastHumidity()).isNull();
+    assertThat(e.notes()).anyMatch(n -> n.message().contains("taken as kelvin"));
+  }
 }
