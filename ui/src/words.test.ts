@@ -1,4 +1,5 @@
 import { afterEach, describe, expect, it } from 'vitest';
+import * as words from './words';
 import {
   EXPOSURES,
   SEVERITY_COLOUR,
@@ -128,5 +129,62 @@ describe('feet and inches', () => {
     expect(areaText(100)).toBe('100.00 m²');
     expect(lengthText(3.2)).toBe('3.200 m');
     expect(uValueText(0.2341)).toBe('0.234 W/m²K');
+  });
+});
+
+describe('imperial units', () => {
+  afterEach(() => showIn('SI'));
+
+  // exact factors of 1 ft = 0.3048 m, 1 lb = 0.45359237 kg, 1 Btu/lb = 2326 J/kg, to 12 digits
+  const FACTORS: [keyof typeof words, number, number][] = [
+    ['toUValue', 1, 0.176110183682306],
+    ['fromUValue', 1, 5.67826334111349],
+    ['toResistance', 1, 5.67826334111349],
+    ['fromResistance', 1, 0.176110183682306],
+    ['toConductivity', 1, 6.93347179851598],
+    ['fromConductivity', 1, 0.144227888864283],
+    ['toPsi', 1.73073466637139, 1],
+    ['fromPsi', 1, 1.73073466637139],
+    ['toDensity', 1, 0.0624279605761446],
+    ['fromDensity', 1, 16.0184633739601],
+    ['toHeat', 4186.8, 1],
+    ['fromHeat', 1, 4186.8],
+    ['toPowerDensity', 1, 0.09290304],
+    ['toLoss', 1, 3.41214163312794 / 1.8],
+    ['toThickness', 0.0254, 1],
+    ['flow', 1, 2.11888000328932],
+    ['fromFlow', 1, 0.4719474432],
+    ['flowPerArea', 1, 0.196850393700787],
+    ['fromFlowPerArea', 1, 5.08],
+    ['areaValue', 0.09290304, 1],
+    ['volumeValue', 0.028316846592, 1],
+  ];
+
+  it('are those of the exact factors', () => {
+    showIn('IP');
+    for (const [name, si, ip] of FACTORS) {
+      const to = words[name] as (v: number) => number;
+      expect(to(si) / ip, name).toBeCloseTo(1, 11);
+    }
+  });
+
+  it('of temperatures have their offset', () => {
+    showIn('IP');
+    for (const [c, f] of [
+      [-40, -40],
+      [20, 68],
+      [26, 78.8],
+      [0, 32],
+    ]) {
+      expect(words.toTemperature(c)).toBeCloseTo(f, 12);
+      expect(words.fromTemperature(f)).toBeCloseTo(c, 12);
+    }
+  });
+
+  it('leave SI as it is', () => {
+    for (const [name] of FACTORS) {
+      if (name.includes('Thickness')) continue;
+      expect((words[name] as (v: number) => number)(3), name).toBe(3);
+    }
   });
 });

@@ -169,4 +169,39 @@ public record GroundFloor(double area, double perimeter, double conductivity, do
   public double swingOutdoors(double floor, double penetration) {
     return 0.37 * perimeter * conductivity * Math.log(penetration / equivalent(floor) + 1);
   }
+
+  /** Months by which the loss of a slab runs before the swing indoors (phase from memory). */
+  public double lead(double floor, double penetration) {
+    double t = equivalent(floor);
+    return 1.5 - 12 / (2 * Math.PI) * Math.atan(t / (t + penetration));
+  }
+
+  /** Months by which the loss of a slab lags behind the swing outdoors (phase from memory). */
+  public double lag(double floor, double penetration) {
+    return 1.5 - 0.42 * Math.log(penetration / (equivalent(floor) + 1));
+  }
+
+  /**
+   * The year's course of temperatures, °C: means and amplitudes of monthly means.
+   *
+   * @param coldest month, 1 to 12
+   */
+  public record Climate(
+      double indoors, double swingIndoors, double outdoors, double swingOutdoors, int coldest) {}
+
+  /**
+   * Heat loss of a slab in a month, W (ISO 13370:2017, annex on monthly flows; from memory).
+   *
+   * @param month 1 to 12
+   */
+  public double loss(double floor, double penetration, Climate c, int month) {
+    double year = 2 * Math.PI / 12;
+    return area * slab(floor) * (c.indoors - c.outdoors)
+        - swingIndoors(floor, penetration)
+            * c.swingIndoors
+            * Math.cos(year * (month - c.coldest + lead(floor, penetration)))
+        + swingOutdoors(floor, penetration)
+            * c.swingOutdoors
+            * Math.cos(year * (month - c.coldest - lag(floor, penetration)));
+  }
 }

@@ -154,4 +154,41 @@ class RoomSheetTest {
     assertThat(Library.shipped().useByName("Xyz")).isEmpty();
     assertThat(Library.shipped().uses()).hasSizeGreaterThanOrEqualTo(15);
   }
+
+  @Test
+  void airAndSchedulesAreInTheSheetToo() throws Exception {
+    Envelope e =
+        new yentra.core.repair.GiveSchedule(
+                yentra.core.repair.GiveSchedule.Purpose.LIGHT,
+                List.of("b"),
+                null,
+                Library.shipped().schedule("Shop").orElseThrow().profile())
+            .apply(used(), TOLERANCE);
+    RoomSheet.Read r =
+        csv(
+            e,
+            """
+            Id,Zone,Outdoor air per person (l/s),Greatest humidity (%),Schedule of light
+            a,House,8,60,Shop
+            b,East,,,Shop
+            """);
+    assertThat(r.faults()).isEmpty();
+    assertThat(r.changes())
+        .extracting(Change::space, Change::field, Change::before, Change::after)
+        .containsExactly(
+            tuple("a", "Schedule of light", "", "Shop"),
+            tuple("a", "Outdoor air per person (l/s)", "", "8"),
+            tuple("a", "Greatest humidity (%)", "", "60"));
+    Envelope then = new TakeRoomData(r.rooms()).apply(e, TOLERANCE);
+    assertThat(then.zones().get(0).air().perPerson()).isEqualTo(8);
+    assertThat(then.space("a").orElseThrow().gains().schedules().lighting())
+        .isEqualTo(then.space("b").orElseThrow().gains().schedules().lighting());
+    assertThat(RoomSheet.read(RoomSheet.write(then, s -> 20, s -> 60), then).changes()).isEmpty();
+    assertThat(csv(e, "Id,Schedule of light,Greatest humidity (%)\na,Tides,\nb,,140\n").faults())
+        .extracting(RowFault::row, RowFault::column)
+        .containsExactly(tuple(2, "Schedule of light"), tuple(3, "Greatest humidity (%)"));
+    assertThat(csv(e, "Id,Zone,Outdoor air per person (l/s)\na,East,8\nb,East,9\n").faults())
+        .extracting(RowFault::row)
+        .containsExactly(3);
+  }
 }

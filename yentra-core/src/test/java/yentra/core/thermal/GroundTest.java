@@ -152,4 +152,27 @@ class GroundTest {
     assertThat(DesignConductivity.warmer(0.035, 0.0035, 10)).isCloseTo(0.0362466897, within(2e-10));
     assertThat(DesignConductivity.moister(0.035, 4, 0.01)).isCloseTo(0.0364283771, PRINTED);
   }
+
+  /**
+   * ISO 13370, monthly flows (phases from memory): 100 m² on sand, R 1; 10 K between the means, 8 K
+   * of swing outdoors, January coldest. The month's losses add up to those of the steady state.
+   */
+  @Test
+  void theYearsCourse() {
+    double[] month = {
+      539.901304, 590.090872, 593.442696, 549.058658, 468.831426, 374.257821,
+      290.678764, 240.489197, 237.137372, 281.521410, 361.748643, 456.322248
+    };
+    GroundFloor f = new GroundFloor(100, 40, 2.0, 0.3);
+    double depth = f.penetration(2e6);
+    assertThat(f.lead(1, depth)).isCloseTo(0.67331935, within(1e-8));
+    assertThat(f.lag(1, depth)).isCloseTo(1.56765983, within(1e-8));
+    GroundFloor.Climate c = new GroundFloor.Climate(20, 0, 10, 8, 1);
+    double sum = 0;
+    for (int m = 1; m <= 12; m++) {
+      assertThat(f.loss(1, depth, c, m)).as("month %d", m).isCloseTo(month[m - 1], within(1e-6));
+      sum += f.loss(1, depth, c, m);
+    }
+    assertThat(sum / 12).isCloseTo(100 * f.slab(1) * 10, within(1e-9));
+  }
 }

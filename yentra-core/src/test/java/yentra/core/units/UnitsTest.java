@@ -17,7 +17,13 @@ class UnitsTest {
     "CONDUCTIVITY,WPerCmC,100",
     "DENSITY,LbsPerCubicFt,16.0184633739601",
     "DENSITY,GramsPerCubicCm,1000",
-    "SPECIFIC_HEAT,BTUPerLbF,4186.8"
+    "SPECIFIC_HEAT,BTUPerLbF,4186.8",
+    "POWER_DENSITY,WattPerSquareFoot,10.7639104167097",
+    "HEAT_PER_PERSON,BtuPerHourPerson,0.293071070172222",
+    "AREA_PER_PERSON,SquareFtPerPerson,0.09290304",
+    "FLOW,CFM,0.4719474432",
+    "FLOW,CubicMPerHr,0.277777777777778",
+    "FLOW_PER_AREA,CFMPerSquareFoot,5.08"
   })
   void thermalFactors(ThermalUnit.Quantity quantity, String unit, double factor) {
     assertThat(quantity.factor(unit))
@@ -41,5 +47,6 @@ class UnitsTest {
   void temperatures(double value, String unit, double celsius) {
     assertThat(ThermalUnit.celsius(value, unit))
         .hasValueSatisfying(c -> assertThat(c).isCloseTo(celsius, within(1e-9)));
+    assertThat(ThermalUnit.fromCelsius(celsius, unit)).isCloseTo(value, within(1e-9));
   }
 }

@@ -1,0 +1,75 @@
+import { describe, expect, it } from 'vitest';
+import type { ScheduleProfile } from '../api';
+import { showIn } from '../words';
+import {
+  dateLabel,
+  dayBefore,
+  dayLabel,
+  parsed,
+  scale,
+  splitAt,
+  typed,
+  withDay,
+  withoutPeriod,
+} from './schedules';
+
+const profile: ScheduleProfile = {
+  name: 'x',
+  type: 'Fraction',
+  periods: [{ from: '01-01', to: '12-31', days: [{ days: 'All', values: [0, 0.5] }] }],
+};
+
+describe('schedules', () => {
+  it('values are typed with points or commas, blanks or semicolons', () => {
+    expect(parsed('Fraction', '0 0,5;1\n 0.25')).toEqual([0, 0.5, 1, 0.25]);
+    expect(parsed('Fraction', '0 half')).toBeNull();
+    expect(parsed('Fraction', '  ')).toBeNull();
+  });
+
+  it('temperatures are typed in the unit that is shown', () => {
+    showIn('IP');
+    try {
+      expect(parsed('Temp', '68')).toEqual([20]);
+      expect(typed('Temp', [20, 26])).toBe('68 78.8');
+    } finally {
+      showIn('SI');
+    }
+    expect(typed('Temp', [20, 15.6])).toBe('20 15.6');
+  });
+
+  it('a day gets other values and the rest stays', () => {
+    const next = withDay(profile, 0, 0, [1, 1]);
+    expect(next.periods[0].days[0].values).toEqual([1, 1]);
+    expect(profile.periods[0].days[0].values).toEqual([0, 0.5]);
+  });
+
+  it('a year is split at a day and put together again', () => {
+    const two = splitAt(profile, '05-01')!;
+    expect(two.periods.map((p) => [p.from, p.to])).toEqual([
+      ['01-01', '04-30'],
+      ['05-01', '12-31'],
+    ]);
+    const three = splitAt(two, '10-01')!;
+    expect(three.periods.map((p) => p.from)).toEqual(['01-01', '05-01', '10-01']);
+    expect(withoutPeriod(three, 1).periods.map((p) => [p.from, p.to])).toEqual([
+      ['01-01', '09-30'],
+      ['10-01', '12-31'],
+    ]);
+    expect(withoutPeriod(two, 0).periods).toEqual([{ ...two.periods[1], from: '01-01' }]);
+    expect(splitAt(profile, '01-01')).toBeNull();
+  });
+
+  it('says days and dates in words', () => {
+    expect(dayLabel('WeekendOrHoliday')).toBe('Weekends and holidays');
+    expect(dayLabel('Tides')).toBe('Tides');
+    expect(dateLabel('01-31')).toBe('31 Jan');
+    expect(dayBefore('03-01')).toBe('02-28');
+    expect(dayBefore('01-01')).toBe('12-31');
+  });
+
+  it('bars reach to 1, temperatures to what is there', () => {
+    expect(scale('Fraction', [0.2])).toMatchObject({ from: 0, to: 1 });
+    expect(scale('OnOff', [1]).step).toBe(1);
+    expect(scale('Temp', [40])).toMatchObject({ from: 5, to: 40 });
+  });
+});
