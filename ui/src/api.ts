@@ -54,6 +54,7 @@ export type SchedulePurpose = NonNullable<Schemas['GiveSchedule']['purpose']>;
 export type ZoneRow = Schemas['ZoneRow'];
 export type ZoneBy = Schemas['ProposeRequest']['by'][number];
 export type LossRow = Schemas['LossRow'];
+export type BalanceLine = Schemas['BalanceLine'];
 export type Breakdown = Schemas['BreakdownView'];
 export type LibraryAnswer = Schemas['LibraryView'];
 export type Library = Schemas['Library'];
@@ -219,6 +220,8 @@ export const api = {
       'GET',
       `/api/deliveries/${delivery}/thermal/breakdown?object=${encodeURIComponent(object)}`,
     ),
+  balance: (delivery: string) =>
+    request<BalanceLine[]>('GET', `/api/deliveries/${delivery}/balance`),
   library: (project: string) => request<LibraryAnswer>('GET', `/api/projects/${project}/library`),
   libraryFile: (project: string, file: File) =>
     request<LibraryImport>(

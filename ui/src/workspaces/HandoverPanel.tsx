@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { useWorkspaceLink } from '../frame/useWorkspaceLink';
 import { api, ProblemError, type Model } from '../api';
 import { SeverityMark } from '../frame/SeverityMark';
+import { Balance } from './Balance';
 import { SEVERITIES, bytes, count, moment } from '../words';
 
 /** Writes gbXML, reads it back, and offers it; open blockers need a decision. */
@@ -42,7 +43,7 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
       className="flex max-h-[46vh] shrink-0 gap-8 overflow-y-auto border-t border-line bg-panel px-4 py-3"
       data-testid="handover"
     >
-      <div className="w-72 shrink-0">
+      <div className="w-80 shrink-0">
         <h2 className="text-title font-semibold">Handover</h2>
         <ul className="my-1">
           {SEVERITIES.map((s) => (
@@ -73,9 +74,7 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
             {error}
           </p>
         )}
-      </div>
-      <div className="min-w-0 flex-1">
-        <h3 className="kicker">Handed over ({list.data?.length ?? 0})</h3>
+        <h3 className="kicker mt-3">Handed over ({list.data?.length ?? 0})</h3>
         {list.data?.length ? (
           <ul>
             {list.data.map((h) => (
@@ -131,6 +130,7 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
           </p>
         )}
       </div>
+      <Balance model={model} />
       <Dialog.Root open={asking} onOpenChange={setAsking}>
         <Dialog.Portal>
           <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />

@@ -96,5 +96,6 @@ class ArchitectureTest {
           .whereLayer("bcf")
           .mayOnlyAccessLayers("geometry", "envelope")
           .whereLayer("exchange")
-          .mayOnlyAccessLayers("geometry", "envelope", "gbxml", "table", "repair");
+          .mayOnlyAccessLayers(
+              "geometry", "envelope", "boundary", "gbxml", "table", "check", "thermal", "repair");
 }

@@ -164,6 +164,14 @@ class DeliveryStates {
     return made;
   }
 
+  /** The state before any repair, with the scope as it is decided. */
+  State beforeRepairs(UUID id) {
+    DeliveryRecord d = store.get(id);
+    return state(
+        d,
+        store.log(id).stream().limit(d.getLogPosition()).filter(DeliveryStore::isScope).toList());
+  }
+
   /** The state before any repair, with other limits. */
   CheckRun with(State s, Map<String, Double> others) {
     return CheckRun.of(s.context().with(new Limits(others)));

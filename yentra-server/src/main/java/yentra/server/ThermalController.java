@@ -3,6 +3,7 @@ package yentra.server;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import yentra.core.check.CheckContext;
+import yentra.core.exchange.BalanceSheet;
 import yentra.core.exchange.RoomSheet;
 import yentra.core.library.Library;
 import yentra.core.library.LibraryFile;
@@ -48,6 +50,12 @@ class ThermalController {
   @GetMapping("/deliveries/{id}/thermal/breakdown")
   ThermalViews.BreakdownView breakdown(@PathVariable UUID id, @RequestParam String object) {
     return ThermalViews.breakdown(states.state(id).context(), object);
+  }
+
+  /** What the model adds up to as delivered and now. */
+  @GetMapping("/deliveries/{id}/balance")
+  List<BalanceSheet.BalanceLine> balance(@PathVariable UUID id) {
+    return BalanceSheet.of(states.beforeRepairs(id).context(), states.state(id).context());
   }
 
   @GetMapping("/deliveries/{id}/conditions")
