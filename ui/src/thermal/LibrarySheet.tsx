@@ -74,6 +74,8 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
 
   const changed = (text: string) => (l: LibraryAnswer) => {
     client.setQueryData(['library', project], l);
+    // what names of rooms stand for, and what is typical of uses, are of the library too
+    void client.invalidateQueries({ queryKey: ['conditions'] });
     setIncoming(null);
     setDefining(null);
     set({ message: { text, bad: false } });

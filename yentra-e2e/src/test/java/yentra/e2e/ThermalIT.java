@@ -14,9 +14,11 @@ import org.junit.jupiter.api.io.TempDir;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
+import org.openqa.selenium.interactions.Actions;
 import org.openqa.selenium.support.ui.Select;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.YearSchedule;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.table.Workbooks;
 import yentra.core.thermal.BuildUp;
@@ -49,7 +51,9 @@ class ThermalIT {
       thinLayer();
       breakdown();
       library();
+      defined();
       uses();
+      schedules();
       losses();
       handover();
       assertThat(b.complaints()).isEmpty();
@@ -111,6 +115,7 @@ class ThermalIT {
     row("constructions", "Slate roof on rafters");
     assertThat(b.see("construction").getText()).contains("Vapour barrier");
     b.click(By.cssSelector("[aria-label='Merge Vapour barrier into its neighbour']"));
+    b.see("pending-summary");
     assertThat(b.see("pending").getText()).contains("Resolves 1 finding");
     apply();
     row("constructions", "Slate roof on rafters");
@@ -167,14 +172,16 @@ class ThermalIT {
     b.keys(Keys.ESCAPE);
     b.click(By.xpath("//label[contains(., 'also where one is given')]/input"));
     assertThat(b.see("unknown-uses").getText()).contains("Boat hall");
+    mapping();
     b.click("uses-by-name");
     apply();
     row("uses", "Boat hall");
-    pick("give-use", "workshop");
+    pick("give-use", "exhibition");
     apply();
     b.keys(Keys.ESCAPE);
     b.click("propose-zones");
-    assertThat(b.see("pending-summary").getText()).contains("Proposes zones");
+    assertThat(b.see("pending-summary").getText())
+        .containsPattern("Puts 8 spaces into \\d zones \\(there are 4\\)");
     apply();
     row("uses", "Crew room");
     pick("give-zone", "dressing");
@@ -182,6 +189,89 @@ class ThermalIT {
     assertThat(b.see("sheet-uses").getText()).contains("WorkshopWorkshop");
     b.keys(Keys.ESCAPE);
     roomData();
+  }
+
+  /** A mapping sheet says what the names stand for that were not recognised. */
+  private void mapping() throws Exception {
+    b.click(By.xpath("//*[@data-testid='unknown-uses']//button[contains(., 'Library')]"));
+    Path file = dir.resolve("names.csv");
+    Files.writeString(
+        file,
+        "Use,Words in names\nWorkshopWorkshop,boat hall\nInactiveStorage,\"store, gear\"\n",
+        StandardCharsets.UTF_8);
+    b.driver.findElement(Browser.id("library-file")).sendKeys(file.toString());
+    b.waitFor("what it brings in", () -> b.has("incoming"));
+    for (WebElement box :
+        b.driver.findElements(By.cssSelector("[data-testid='incoming'] label input"))) {
+      if (!box.isSelected() && !box.findElement(By.xpath("..")).getText().contains("projects")) {
+        box.click();
+      }
+    }
+    b.click("take-library");
+    b.waitFor("taken", () -> !b.has("incoming"));
+    tab("Uses and zones");
+    b.click(By.xpath("//label[contains(., 'also where one is given')]/input"));
+    b.waitFor("every name is known", () -> !b.has("unknown-uses"));
+  }
+
+  /** A construction layer by layer and a window of glass and frame, with their U-values. */
+  private void defined() {
+    b.press("New construction …");
+    b.see("entry-name").sendKeys("Own timber wall");
+    pick("add-layer", "cement render");
+    pick("add-layer", "mineral wool");
+    pick("add-layer", "plasterboard");
+    b.waitFor("its U-value", () -> b.see("entry-u").getText().contains("W/m²K"));
+    b.click("keep-entry");
+    b.waitFor("kept", () -> !b.has("define-construction"));
+    b.press("New window type …");
+    b.see("entry-name").sendKeys("Own window");
+    // 4-16-4, argon 90 %, emissivity 0.03: Ug 1.1027 (EN 673); in a frame of 1.4 that is 1.3917
+    b.waitFor("its U-value", () -> b.see("entry-u").getText().contains("1.39"));
+    b.click("keep-entry");
+    b.waitFor("kept", () -> !b.has("define-window"));
+    b.driver
+        .findElement(By.cssSelector("[aria-label='Filter by name']"))
+        .sendKeys(Keys.CONTROL, "a");
+    b.driver.findElement(By.cssSelector("[aria-label='Filter by name']")).sendKeys("own");
+    b.waitFor(
+        "both are there",
+        () ->
+            b.see("sheet-library").getText().contains("Own timber wall")
+                && b.see("sheet-library").getText().contains("Own window"));
+  }
+
+  /** A schedule that came with the uses: changed by typing, by keys and by dragging. */
+  private void schedules() {
+    tab("Schedules");
+    row("schedules", "Office, light");
+    WebElement values = b.see("day-values");
+    values.sendKeys(Keys.CONTROL, "a");
+    values.sendKeys("0 0 0 0 0 0 0 1 1 1 1 1 1 1 1 1 1 1 0 0 0 0 0 0");
+    b.click("change-schedule");
+    // 11 h on 261 weekdays and 0.05 for 24 h on 104 days of weekends
+    assertThat(b.see("pending-summary").getText()).contains("2996 hours at full load");
+    apply();
+    b.waitFor("changed", () -> b.see("sheet-schedules").getText().contains("2996"));
+    WebElement bars = b.see("day-bars");
+    int hour = bars.getSize().getWidth() / 24;
+    new Actions(b.driver)
+        .moveToElement(bars, -12 * hour + hour / 2, 0)
+        .clickAndHold()
+        .moveByOffset(4 * hour, 0)
+        .release()
+        .perform();
+    assertThat(b.see("day-values").getDomProperty("value")).startsWith("0.5 0.5 0.5 0.5 0.5 0 0 1");
+    b.see("day-bars").sendKeys(Keys.ARROW_UP);
+    assertThat(b.see("day-values").getDomProperty("value")).startsWith("0.5 0.5 0.5 0.5 0.55 0");
+    b.click("change-schedule");
+    apply();
+    tab("Uses and zones");
+    row("uses", "Boat hall");
+    pick("schedule-PEOPLE", "always");
+    apply();
+    b.waitFor("given", () -> b.see("sheet-uses").getText().contains("Always"));
+    b.keys(Keys.ESCAPE);
   }
 
   /** The room data sheet goes out, is changed in the file, and comes back. */
@@ -250,5 +340,15 @@ class ThermalIT {
     assertThat(BuildUp.all(e).values()).allMatch(x -> x.complete());
     assertThat(e.spaces()).anyMatch(s -> s.use().equals("WorkshopWorkshop"));
     assertThat(e.zones()).anyMatch(z -> z.name().startsWith("WorkshopWorkshop"));
+    assertThat(e.zones()).anyMatch(z -> z.air().perArea() != null);
+    assertThat(e.schedules().years()).extracting(YearSchedule::name).contains("Office, light");
+    assertThat(e.spaces())
+        .filteredOn(s -> s.name().equals("Boat hall"))
+        .singleElement()
+        .satisfies(
+            s ->
+                assertThat(e.schedules().profile(s.gains().schedules().people()))
+                    .hasValueSatisfying(p -> assertThat(p.name()).isEqualTo("Always")));
+    assertThat(b.see("balance").getText()).contains("UA in all", "W/K");
   }
 }

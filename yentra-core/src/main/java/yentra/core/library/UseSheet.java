@@ -12,7 +12,7 @@ import yentra.core.table.TableRows;
 
 /**
  * Uses of spaces as a table. A use may have several rows, each with words that names have; a table
- * of uses and words alone says how names are to be understood, and the values are those of the
+ * of uses and words alone says how more names are to be understood, and the values are those of the
  * known use.
  */
 final class UseSheet {
@@ -103,14 +103,18 @@ final class UseSheet {
       if (!wordsOnly) {
         throw l.fault(USE, "\"" + name + "\" is there twice with values.");
       }
-      List<String> both = new ArrayList<>(before.words());
-      words.stream().filter(w -> !both.contains(w)).forEach(both::add);
-      into.put(plain, before.withWords(both));
+      into.put(plain, taught(before, words));
       return;
     }
     Optional<SpaceUse> own = Library.named(known.uses(), name);
-    into.put(
-        plain, wordsOnly && own.isPresent() ? own.get().withWords(words) : use(l, words, known));
+    into.put(plain, wordsOnly && own.isPresent() ? taught(own.get(), words) : use(l, words, known));
+  }
+
+  /** A use with more words; those that it has stay. */
+  private static SpaceUse taught(SpaceUse u, List<String> words) {
+    List<String> both = new ArrayList<>(u.words());
+    words.stream().filter(w -> !both.contains(w)).forEach(both::add);
+    return u.withWords(both);
   }
 
   private static SpaceUse use(TableRows.Line l, List<String> words, Library known)

@@ -122,6 +122,7 @@ class UsesTest {
     assertThat(f.faults()).isEmpty();
     Library l = f.library().over(SHIPPED);
     assertThat(l.useByName("Watch room").orElseThrow().name()).isEqualTo("OfficeEnclosed");
+    assertThat(l.useByName("Office 3").orElseThrow().name()).isEqualTo("OfficeEnclosed");
     assertThat(l.useByName("Radio 2").orElseThrow().lighting()).isEqualTo(9);
     assertThat(l.useByName("Boat hall").orElseThrow().name()).isEqualTo("GeneralExhibitionMuseum");
     // "words" are beginnings of words
