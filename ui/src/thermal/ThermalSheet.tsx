@@ -65,7 +65,13 @@ export function ThermalSheet({
       {!thermal ? (
         <p className="p-3 text-muted">Working out U-values …</p>
       ) : tab === 'constructions' ? (
-        <Constructions index={index} thermal={thermal} library={library} edits={edits} />
+        <Constructions
+          index={index}
+          project={project}
+          thermal={thermal}
+          library={library}
+          edits={edits}
+        />
       ) : tab === 'windows' ? (
         <Windows thermal={thermal} library={library} edits={edits} />
       ) : tab === 'materials' ? (

@@ -181,7 +181,7 @@ class DeliveryStates {
     return new ScopeKey(
         d.getId(),
         log.stream().filter(DeliveryStore::isScope).map(RepairEntryRecord::getId).toList(),
-        settings.withLimits(null));
+        settings.withLimits(null).withConstructions(null));
   }
 
   private Scoped scoped(

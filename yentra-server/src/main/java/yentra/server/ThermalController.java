@@ -43,7 +43,8 @@ class ThermalController {
 
   @GetMapping("/deliveries/{id}/thermal")
   ThermalViews.ThermalView thermal(@PathVariable UUID id) {
-    return ThermalViews.of(states.state(id).context());
+    DeliveryStates.State s = states.state(id);
+    return ThermalViews.of(s.context(), libraries.known(id), s.settings().constructions());
   }
 
   /** How the U-value of a surface or opening comes about. */

@@ -333,7 +333,10 @@ final class ThermalViews {
     }
   }
 
-  static ThermalView of(CheckContext context) {
+  /**
+   * @param chosen names of constructions by surface type for surfaces that have none, or null
+   */
+  static ThermalView of(CheckContext context, Library library, Map<String, String> chosen) {
     Envelope e = context.envelope();
     HeatLoss losses = context.heatLoss();
     Map<String, BuildUp> buildUps = BuildUp.all(e);
@@ -367,7 +370,7 @@ final class ThermalViews {
         u,
         without,
         unglazed,
-        ConstructionDefaults.of(e, Library.shipped()),
+        ConstructionDefaults.of(e, library, chosen == null ? Map.of() : chosen),
         losses(context, losses));
   }
 

@@ -33,7 +33,8 @@ final class Views {
       @Schema(nullable = true) String station,
       @Schema(nullable = true) String units,
       @Schema(nullable = true) BoundariesView boundaries,
-      @Schema(nullable = true) Map<String, Double> checkLimits) {
+      @Schema(nullable = true) Map<String, Double> checkLimits,
+      @Schema(nullable = true) Map<String, String> constructions) {
     static SettingsView of(ProjectSettings s) {
       return new SettingsView(
           s.use(),
@@ -45,7 +46,8 @@ final class Views {
           s.station(),
           s.units(),
           BoundariesView.of(s.boundaries()),
-          s.checkLimits());
+          s.checkLimits(),
+          s.constructions());
     }
 
     ProjectSettings settings() {
@@ -59,7 +61,8 @@ final class Views {
           station,
           units,
           boundaries == null ? null : boundaries.boundaries(),
-          checkLimits);
+          checkLimits,
+          constructions);
     }
   }
 

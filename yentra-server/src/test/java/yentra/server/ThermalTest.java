@@ -179,4 +179,179 @@ class ThermalTest {
     assertThat(a.status()).as(a.body()).isEqualTo(200);
     assertThat(a.json().get("repair").get("kind").asString()).isEqualTo("Several");
   }
+
+  @Test
+  void draftsAreTriedWithoutBeingKept() {
+    Map<String, Object> draft =
+        Map.of(
+            "constructions",
+            List.of(
+                Map.of(
+                    "name", "Own wall",
+                    "use", "Exterior wall",
+                    "layers", List.of(Map.of("material", "Mineral wool", "thickness", 0.2)),
+                    "source", "by hand")));
+    String path = "/api/projects/" + project + "/library";
+    JsonNode tried = yentra.post(path + "/try", draft).json();
+    assertThat(tried.get("problem").isNull()).isTrue();
+    // 0.2 m of 0.036 W/(mK) and the air at both faces of an outer wall (ISO 6946)
+    assertThat(tried.get("breakdowns").get("Own wall").get("uValue").asDouble())
+        .isCloseTo(1 / (0.04 + 0.2 / 0.036 + 0.13), within(1e-9));
+    assertThat(yentra.get(path).json().toString()).doesNotContain("Own wall");
+    JsonNode wrong =
+        yentra
+            .post(
+                path + "/try",
+                Map.of(
+                    "constructions",
+                    List.of(
+                        Map.of(
+                            "name", "Own wall",
+                            "use", "",
+                            "layers", List.of(Map.of("material", "Moon dust", "thickness", 0.2)),
+                            "source", ""))))
+            .json();
+    assertThat(wrong.get("problem").asString()).contains("Moon dust");
+  }
+
+  private static Map<String, Object> window(double frame) {
+    return Map.of(
+        "width", 1.23,
+        "height", 1.48,
+        "frame", frame,
+        "mullion", 0.1,
+        "lights", 1,
+        "frameUValue", 1.4,
+        "psi", 0.08,
+        "glass",
+            Map.of(
+                "uValue", 1.1,
+                "panes", 2,
+                "thickness", 0.004,
+                "gap", 0.016,
+                "filled", 0.9,
+                "emissivity", 0.03,
+                "solarHeatGain", 0.6,
+                "visibleTransmittance", 0.8));
+  }
+
+  @Test
+  void aWindowIsWorkedOutOrRefusedWithTheReason() {
+    assertThat(yentra.post("/api/windows", window(0.11)).json().get("uValue").asDouble())
+        .isCloseTo(1.3897934520, within(5e-10));
+    RunningServer.Yentra.Answer a = yentra.post("/api/windows", window(0.7));
+    assertThat(a.status()).isEqualTo(422);
+    assertThat(a.json().get("detail").asString()).contains("no room for glass");
+  }
+
+  private JsonNode repaired(Map<String, Object> repair) {
+    long version =
+        yentra
+            .get("/api/deliveries/" + delivery + "/model")
+            .json()
+            .get("delivery")
+            .get("version")
+            .asLong();
+    return yentra
+        .post(
+            "/api/deliveries/" + delivery + "/repairs",
+            Map.of("basedOn", version, "repair", repair))
+        .json();
+  }
+
+  @Test
+  void usesBringSchedulesAndTheBalanceSaysWhatChanged() {
+    String path = "/api/deliveries/" + delivery + "/conditions";
+    JsonNode before = yentra.get(path).json();
+    JsonNode typical = before.get("typical").get("OfficeEnclosed");
+    String space = before.get("byName").propertyNames().iterator().next();
+    repaired(
+        Map.of(
+            "kind", "GiveUse",
+            "spaces", List.of(space),
+            "use", "OfficeEnclosed",
+            "gains", typical.get("gains"),
+            "times", typical.get("times")));
+    JsonNode after = yentra.get(path).json();
+    JsonNode people =
+        list(after.get("schedules")).stream()
+            .filter(s -> s.get("profile").get("name").asString().equals("Office, people"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(people.get("hours").asDouble()).isCloseTo(1566, within(1e-9));
+    assertThat(people.get("users").get("PEOPLE").get(0).asString()).isEqualTo(space);
+    assertThat(after.get("missing").has(space)).isFalse();
+    String zone = after.get("zones").get(0).get("key").asString();
+    repaired(Map.of("kind", "AmendZone", "zone", zone, "air", Map.of("perArea", 0.5, "total", 10)));
+    JsonNode z = yentra.get(path).json().get("zones").get(0);
+    assertThat(z.get("air").get("perArea").asDouble()).isEqualTo(0.5);
+    assertThat(z.get("airFlow").asDouble()).isGreaterThan(10);
+
+    JsonNode balance = yentra.get("/api/deliveries/" + delivery + "/balance").json();
+    JsonNode same = line(balance, "UA in all");
+    assertThat(same.get("before").asDouble()).isEqualTo(same.get("now").asDouble());
+    String wall =
+        yentra
+            .get("/api/deliveries/" + delivery + "/thermal")
+            .json()
+            .get("without")
+            .get(0)
+            .asString();
+    JsonNode thermal = yentra.get("/api/deliveries/" + delivery + "/thermal").json();
+    repaired(
+        Map.of(
+            "kind",
+            "GiveConstruction",
+            "objects",
+            List.of(wall),
+            "construction",
+            thermal.get("defaults").get(0).get("construction")));
+    JsonNode unknown =
+        line(
+            yentra.get("/api/deliveries/" + delivery + "/balance").json(),
+            "Area without a U-value");
+    assertThat(unknown.get("now").asDouble()).isLessThan(unknown.get("before").asDouble());
+  }
+
+  private static JsonNode line(JsonNode balance, String what) {
+    return list(balance).stream()
+        .filter(l -> l.get("what").asString().equals(what))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /** What is chosen for a type is the project's: the next delivery is proposed it too. */
+  @Test
+  void constructionsForTypesAreRemembered() {
+    JsonNode first =
+        yentra.get("/api/deliveries/" + delivery + "/thermal").json().get("defaults").get(0);
+    assertThat(first.get("origin").asString()).isEqualTo("USUAL");
+    String type = first.get("gbxml").asString();
+    String name = Library.shipped().constructions().get(2).name();
+    JsonNode settings =
+        yentra
+            .put(
+                "/api/projects/" + project + "/settings",
+                Map.of("constructions", Map.of(type, name)))
+            .json()
+            .get("settings");
+    assertThat(settings.get("constructions").get(type).asString()).isEqualTo(name);
+    String next =
+        yentra
+            .intake(project, "marram-b.xml", DemoFiles.faultyGbxml())
+            .get("deliveryId")
+            .asString();
+    for (String d : List.of(delivery, next)) {
+      JsonNode now = yentra.get("/api/deliveries/" + d + "/thermal").json().get("defaults").get(0);
+      assertThat(now.get("origin").asString()).isEqualTo("PROJECT");
+      assertThat(now.get("name").asString()).isEqualTo(name);
+    }
+    assertThat(
+            yentra
+                .put(
+                    "/api/projects/" + project + "/settings",
+                    Map.of("constructions", Map.of("Moon", name)))
+                .status())
+        .isEqualTo(422);
+  }
 }

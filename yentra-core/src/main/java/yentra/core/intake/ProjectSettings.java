@@ -10,6 +10,7 @@ import yentra.core.envelope.Building;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Site;
+import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
 
 /**
@@ -26,6 +27,8 @@ import yentra.core.envelope.SurfaceTypes;
  * @param checkLimits limits of checks that differ from their default, by code and name ({@code
  *     "GEO-302.deviation"}); null for none
  * @param units how figures are shown: {@code SI} or {@code IP}; null for SI
+ * @param constructions names of library constructions that surfaces without one are given, by
+ *     gbXML's surface type; null for none
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ProjectSettings(
@@ -38,12 +41,41 @@ public record ProjectSettings(
     String station,
     String units,
     Boundaries boundaries,
-    Map<String, Double> checkLimits) {
+    Map<String, Double> checkLimits,
+    Map<String, String> constructions) {
   public static final ProjectSettings NONE =
       new ProjectSettings(null, null, null, null, null, null, null, null, null, null);
 
   public ProjectSettings {
     checkLimits = checkLimits == null || checkLimits.isEmpty() ? null : new TreeMap<>(checkLimits);
+    constructions =
+        constructions == null || constructions.isEmpty() ? null : new TreeMap<>(constructions);
+  }
+
+  /** Without constructions for surfaces that have none. */
+  public ProjectSettings(
+      String use,
+      Double latitude,
+      Double longitude,
+      Double elevation,
+      Double north,
+      Double groundLevel,
+      String station,
+      String units,
+      Boundaries boundaries,
+      Map<String, Double> checkLimits) {
+    this(
+        use,
+        latitude,
+        longitude,
+        elevation,
+        north,
+        groundLevel,
+        station,
+        units,
+        boundaries,
+        checkLimits,
+        null);
   }
 
   /**
@@ -121,7 +153,8 @@ public record ProjectSettings(
         station,
         units,
         others,
-        checkLimits);
+        checkLimits,
+        constructions);
   }
 
   /** These settings with other limits of checks, null for none. */
@@ -136,6 +169,23 @@ public record ProjectSettings(
         station,
         units,
         boundaries,
+        others,
+        constructions);
+  }
+
+  /** These settings with other constructions for surfaces that have none, null for none. */
+  public ProjectSettings withConstructions(Map<String, String> others) {
+    return new ProjectSettings(
+        use,
+        latitude,
+        longitude,
+        elevation,
+        north,
+        groundLevel,
+        station,
+        units,
+        boundaries,
+        checkLimits,
         others);
   }
 
@@ -175,6 +225,13 @@ public record ProjectSettings(
         && WeatherStation.all().stream().noneMatch(s -> s.name().equals(station))) {
       throw new IllegalArgumentException("There is no weather station " + station + ".");
     }
+    if (constructions != null) {
+      for (String type : constructions.keySet()) {
+        if (SurfaceType.fromGbxml(type).isEmpty()) {
+          throw new IllegalArgumentException("There is no surface type " + type + ".");
+        }
+      }
+    }
     return new ProjectSettings(
         blank(use),
         latitude,
@@ -185,7 +242,8 @@ public record ProjectSettings(
         blank(station),
         "IP".equals(units) ? units : null,
         boundaries == null ? null : boundaries.plain(),
-        checkLimits);
+        checkLimits,
+        constructions);
   }
 
   private static void within(String what, Double v, double least, double most, String unit) {

@@ -18,21 +18,38 @@ public final class ConstructionDefaults {
    * For the surfaces of one type.
    *
    * @param type in words
+   * @param gbxml the type as gbXML writes it
    * @param surfaces keys
    * @param name of the construction
-   * @param fromLibrary whether the model has none for this type
+   * @param origin why it is this one
    */
   public record Default(
       String type,
+      String gbxml,
       List<String> surfaces,
       ConstructionSpec construction,
       String name,
-      boolean fromLibrary) {}
+      Origin origin) {}
+
+  /** Why a construction is proposed. */
+  public enum Origin {
+    /** The project says so. */
+    PROJECT,
+    /** Most of the type's area has it. */
+    USUAL,
+    /** The model has none for the type; it is the library's first. */
+    LIBRARY
+  }
 
   private ConstructionDefaults() {}
 
-  /** The construction that has most of the type's area, else the library's first for it. */
-  public static List<Default> of(Envelope e, Library library) {
+  /**
+   * What the project has chosen for a type, else the construction that has most of its area, else
+   * the library's first for it.
+   *
+   * @param chosen names of library constructions by gbXML's surface type
+   */
+  public static List<Default> of(Envelope e, Library library, Map<String, String> chosen) {
     Map<SurfaceType, List<String>> without = new LinkedHashMap<>();
     Map<SurfaceType, Map<String, Double>> areas = new LinkedHashMap<>();
     for (Surface s : e.surfaces()) {
@@ -54,29 +71,37 @@ public final class ConstructionDefaults {
               areas.getOrDefault(type, Map.of()).entrySet().stream()
                   .max(Map.Entry.comparingByValue())
                   .map(Map.Entry::getKey);
-          if (usual.isPresent()) {
+          Optional<Library.LibraryConstruction> own =
+              Optional.ofNullable(chosen.get(type.gbxml())).flatMap(library::construction);
+          Optional<Library.LibraryConstruction> first =
+              library.constructions().stream()
+                  .filter(x -> x.use().equals(ThermalRemedies.kind(type)))
+                  .findFirst();
+          if (own.isPresent()) {
+            out.add(of(library, type, surfaces, own.get(), Origin.PROJECT));
+          } else if (usual.isPresent()) {
             out.add(
                 new Default(
                     type.label(),
+                    type.gbxml(),
                     surfaces,
                     ConstructionSpec.existing(usual.get()),
                     e.construction(usual.get()).map(Construction::label).orElseThrow(),
-                    false));
+                    Origin.USUAL));
           } else {
-            library.constructions().stream()
-                .filter(x -> x.use().equals(ThermalRemedies.kind(type)))
-                .findFirst()
-                .ifPresent(
-                    x ->
-                        out.add(
-                            new Default(
-                                type.label(),
-                                surfaces,
-                                ConstructionSpec.of(library, x),
-                                x.name(),
-                                true)));
+            first.ifPresent(x -> out.add(of(library, type, surfaces, x, Origin.LIBRARY)));
           }
         });
     return out;
+  }
+
+  private static Default of(
+      Library library,
+      SurfaceType type,
+      List<String> surfaces,
+      Library.LibraryConstruction c,
+      Origin origin) {
+    return new Default(
+        type.label(), type.gbxml(), surfaces, ConstructionSpec.of(library, c), c.name(), origin);
   }
 }

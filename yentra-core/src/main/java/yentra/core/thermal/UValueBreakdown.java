@@ -178,7 +178,7 @@ public record UValueBreakdown(
   }
 
   /** Air layers without a resistance get that of ISO 6946 for their thickness and direction. */
-  private static BuildUp withAirLayers(BuildUp b, HeatFlow flow, List<String> assumed) {
+  static BuildUp withAirLayers(BuildUp b, HeatFlow flow, List<String> assumed) {
     return new BuildUp(
         b.layers().stream()
             .map(

@@ -28,6 +28,8 @@ import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
+import yentra.core.thermal.CorrectedUValue;
+import yentra.core.thermal.UValueCorrection;
 
 /** Every repair mends what it is for, and refuses where it makes no sense. */
 class RepairsTest {
@@ -205,6 +207,11 @@ class RepairsTest {
                 List.of("o"), new GlazingSpec(null, "Double", 1.3, 0.6, 0.7, "by hand")),
             new AmendGlazing("glass-1", null, 0.5, null, null),
             new GiveUse(List.of("a"), "OfficeEnclosed", "Heated", null),
+            new CorrectUValue(
+                "con-1",
+                500.0,
+                UValueCorrection.AirGaps.BRIDGING,
+                new CorrectedUValue.Fasteners(4, 2e-5, 50)),
             new GiveSchedule(
                 GiveSchedule.Purpose.PEOPLE,
                 List.of("a"),

@@ -13,13 +13,16 @@ import org.junit.jupiter.api.Test;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Material;
+import yentra.core.envelope.Naming;
 import yentra.core.exchange.EnvelopeDifference;
 import yentra.core.library.Library;
 import yentra.core.repair.ConstructionSpec.LayerSpec;
 import yentra.core.thermal.BuildUp;
+import yentra.core.thermal.CorrectedUValue;
 import yentra.core.thermal.HeatCapacity;
 import yentra.core.thermal.SurfaceResistances;
 import yentra.core.thermal.UValueBreakdown;
+import yentra.core.thermal.UValueCorrection;
 
 /** Repairs of thermal properties: what they keep, and that gbXML carries what they make. */
 class ThermalRepairsTest {
@@ -198,5 +201,86 @@ class ThermalRepairsTest {
     UValueBreakdown roof =
         UValueBreakdown.of(b, UValueBreakdown.Position.of(e.surface("b-roof").orElseThrow(), 0));
     assertThat(roof.resistance()).isCloseTo(0.10 + brick + 0.16 + 0.04, within(1e-12));
+  }
+
+  private static Envelope cavityWall(boolean air) throws Exception {
+    List<LayerSpec> layers = new java.util.ArrayList<>();
+    layers.add(new LayerSpec("Brick", 0.1025, 0.77, 1700.0, 800.0, null, null));
+    if (air) {
+      layers.add(new LayerSpec("Air layer", 0.05, null, null, null, null, null));
+    }
+    layers.add(new LayerSpec("Wool", 0.1, 0.035, 25.0, 1000.0, null, null));
+    layers.add(new LayerSpec("Block", 0.1, 0.15, 600.0, 1000.0, null, null));
+    layers.add(new LayerSpec("Plaster", 0.013, 0.57, 1300.0, 1000.0, null, null));
+    return after(
+        rooms(),
+        new ReplaceConstruction(
+            "con-1", new ConstructionSpec(null, "Cavity wall", layers, null, "")));
+  }
+
+  private static double stated(Envelope e) {
+    return e.constructions().get(0).uValue();
+  }
+
+  /** ISO 6946 annex F: R 3.8497334245, gaps of level 1, 2.5 steel ties of 12.5 mm² per m². */
+  @Test
+  void gapsAndFastenersAreAddedToTheLayersUValue() throws Exception {
+    // only walls have it, so that the place is a wall
+    Envelope e = cavityWall(false);
+    for (String s : List.of("a-roof", "b-roof", "a-floor", "b-floor")) {
+      e = e.replacing(s, x -> x.withConstruction(null));
+    }
+    String key = e.constructions().get(0).key();
+    CorrectUValue r =
+        new CorrectUValue(
+            key,
+            null,
+            UValueCorrection.AirGaps.BRIDGING,
+            new CorrectedUValue.Fasteners(2.5, 12.5e-6, 17));
+    Envelope then = after(e, r);
+    assertThat(stated(then)).isCloseTo(0.2676073021, within(1e-9));
+    assertThat(r.describe(e, new Naming(e)))
+        .contains("from 0.260 to 0.268", "gaps in the insulation +0.0055", "fasteners +0.0023");
+    comesBackEqual(then);
+    Envelope walls = e;
+    assertThatThrownBy(
+            () ->
+                after(
+                    walls,
+                    new CorrectUValue(
+                        key, null, null, new CorrectedUValue.Fasteners(2.5, 12.5e-6, 17))))
+        .hasMessageContaining("below 3 %");
+  }
+
+  /** ISO 6946, 6.9.3: halfway between not and well ventilated the mean of the two resistances. */
+  @Test
+  void anAirLayerWithOpeningsResistsLess() throws Exception {
+    Envelope e = cavityWall(true);
+    for (String s : List.of("a-roof", "b-roof", "a-floor", "b-floor")) {
+      e = e.replacing(s, x -> x.withConstruction(null));
+    }
+    String key = e.constructions().get(0).key();
+    assertThat(1 / stated(after(e, new CorrectUValue(key, 1000.0, null, null))))
+        .isCloseTo(3.9181749829, within(5e-10));
+    assertThat(1 / stated(after(e, new CorrectUValue(key, 1500.0, null, null))))
+        .isCloseTo(3.8066165414, within(5e-10));
+  }
+
+  @Test
+  void whatCannotBeCorrectedIsRefusedWithTheReason() throws Exception {
+    Envelope e = cavityWall(false);
+    String key = e.constructions().get(0).key();
+    assertThatThrownBy(() -> after(e, new CorrectUValue(key, 800.0, null, null)))
+        .hasMessageContaining("air layer");
+    assertThatThrownBy(() -> after(e, new CorrectUValue(key, null, null, null)))
+        .hasMessageContaining("what the U-value is corrected for");
+    assertThatThrownBy(
+            () ->
+                after(
+                    e,
+                    new CorrectUValue(key, null, null, new CorrectedUValue.Fasteners(4, -1, 50))))
+        .hasMessageContaining("fasteners per m²");
+    assertThatThrownBy(() -> after(e, new CorrectUValue("gone", 800.0, null, null)))
+        .hasMessageContaining("no longer there");
   }
 }

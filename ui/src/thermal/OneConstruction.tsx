@@ -1,0 +1,236 @@
+import type { ConstructionRow, LayerRow, LibraryAnswer, Thermal } from '../api';
+import { Actions, type Action } from '../repair/Form';
+import type { Edits } from '../useEdits';
+import {
+  conductivityUnit,
+  count,
+  figures,
+  fromUValue,
+  resistanceUnit,
+  thicknessUnit,
+  toConductivity,
+  toResistance,
+  toThickness,
+  toUValue,
+  uValueUnit,
+} from '../words';
+import { optional } from './conditions';
+import { ConstructionPicker } from './ConstructionPicker';
+import { LayerDiagram } from './LayerDiagram';
+
+/** Apart by this share, the layers and the elements they stand for are said to differ. */
+const THICKNESS_OFF = 0.1;
+
+/** A construction: its layers, and what can be done with it for all that has it. */
+export function OneConstruction({
+  row: c,
+  thermal,
+  library,
+  edits,
+}: {
+  row: ConstructionRow;
+  thermal: Thermal;
+  library: LibraryAnswer | undefined;
+  edits: Edits;
+}) {
+  const r = c.layers.every((l) => l.resistance != null)
+    ? c.layers.reduce((n, l) => n + (l.share < 1 ? 0 : l.resistance!), 0)
+    : null;
+  const off =
+    c.realThickness != null && c.thickness != null
+      ? Math.abs(c.realThickness - c.thickness) / c.realThickness
+      : 0;
+  return (
+    <>
+      <p className="font-semibold">{c.name}</p>
+      <p className="text-sm text-muted">
+        {count(c.objects.length, 'object')} {c.objects.length === 1 ? 'has' : 'have'} it
+        {c.heatCapacity != null &&
+          `; ${figures(c.heatCapacity / 1000)} kJ/m²K effective inside (ISO 13786)`}
+      </p>
+      {c.layers.length > 0 && <LayerDiagram layers={c.layers} />}
+      <div className="mt-1.5 flex flex-wrap gap-1.5">
+        <ConstructionPicker
+          label="Use another for all of these"
+          thermal={{ ...thermal, constructions: thermal.constructions.filter((x) => x !== c) }}
+          library={library}
+          testId="replace"
+          onPick={(by, name) =>
+            edits.consider(
+              { kind: 'ReplaceConstruction', construction: c.key, by },
+              `Use ${name} instead`,
+            )
+          }
+        />
+        {c.layers.length > 1 && (
+          <button
+            className="btn"
+            title="The outermost layer becomes the innermost"
+            onClick={() =>
+              edits.consider(
+                { kind: 'ReverseLayers', construction: c.key },
+                'List the layers the other way round',
+              )
+            }
+          >
+            Other way round
+          </button>
+        )}
+        {c.layers.length > 0 && (
+          <button
+            className="btn"
+            title="One layer without mass, of the same resistance"
+            onClick={() =>
+              edits.consider({ kind: 'MakeMassless', construction: c.key }, 'Without mass')
+            }
+          >
+            Without mass
+          </button>
+        )}
+        {c.stated != null && c.layers.length > 0 && (
+          <button
+            className="btn"
+            onClick={() =>
+              edits.consider(
+                { kind: 'StateUValue', construction: c.key },
+                'Take the stated U-value away',
+              )
+            }
+          >
+            Let the layers count
+          </button>
+        )}
+      </div>
+      {c.layers.length > 0 && (
+        <>
+          <Layers layers={c.layers} edits={edits} />
+          {r != null && c.layers.every((l) => l.share === 1) && (
+            <p className="mt-0.5 text-right text-sm">
+              Layers together: {figures(toResistance(r))} {resistanceUnit()}
+            </p>
+          )}
+        </>
+      )}
+      {!c.layers.length && (
+        <p className="mt-1">{c.stated == null ? 'Neither layers nor a U-value.' : 'No layers.'}</p>
+      )}
+      {off > THICKNESS_OFF && (
+        <p className="mt-1 text-error" data-testid="thickness-off">
+          The elements are {figures(toThickness(c.realThickness!))} {thicknessUnit()} thick, the
+          layers {figures(toThickness(c.thickness!))} {thicknessUnit()}.
+        </p>
+      )}
+      <Actions
+        edits={edits}
+        actions={[
+          {
+            label: 'State a U-value',
+            hint: `In ${uValueUnit()}. It counts instead of the layers.`,
+            fields: [
+              {
+                name: 'u',
+                label: 'U-value',
+                kind: 'number',
+                value: figures(toUValue(c.stated ?? c.uValue ?? 1)),
+              },
+            ],
+            make: (v) => ({
+              kind: 'StateUValue',
+              construction: c.key,
+              uValue: fromUValue(Number(v.u)),
+            }),
+          },
+          ...(c.layers.length ? [correction(c.key)] : []),
+        ]}
+      />
+    </>
+  );
+}
+
+/** What the layers do not say, by ISO 6946: it is added to their U-value, which is then stated. */
+function correction(construction: string): Action {
+  return {
+    label: 'Correct for fixings, gaps, air',
+    hint: 'ISO 6946: openings of the air layer, gaps in the insulation, metal fasteners through it. What is left empty is not there.',
+    fields: [
+      {
+        name: 'gaps',
+        label: 'Gaps in the insulation',
+        kind: 'choice',
+        value: 'NONE',
+        choices: [
+          ['NONE', 'none'],
+          ['BRIDGING', 'through it, no air going round'],
+          ['CIRCULATING', 'through it, air going round'],
+        ],
+      },
+      { name: 'n', label: 'Fasteners per m²', kind: 'text', value: '' },
+      { name: 'section', label: 'Section of each, mm²', kind: 'text', value: '12.5' },
+      { name: 'lambda', label: 'Their conductivity, W/mK', kind: 'text', value: '50' },
+      { name: 'openings', label: 'Openings of the air layer, mm² per m', kind: 'text', value: '' },
+    ],
+    make: (v) => {
+      const [n, section, lambda, openings] = ['n', 'section', 'lambda', 'openings'].map((k) =>
+        optional(v[k]),
+      );
+      if ([n, section, lambda, openings].some((x) => x != null && !Number.isFinite(x)))
+        return 'Values must be numbers.';
+      return {
+        kind: 'CorrectUValue',
+        construction,
+        openings,
+        gaps: v.gaps as 'NONE',
+        fasteners:
+          n == null
+            ? undefined
+            : { number: n, area: (section ?? 0) * 1e-6, conductivity: lambda ?? 0 },
+      };
+    },
+  };
+}
+
+function Layers({ layers, edits }: { layers: LayerRow[]; edits: Edits }) {
+  return (
+    <table className="mt-1 w-full text-sm">
+      <thead>
+        <tr className="text-right text-muted">
+          <th className="text-left font-normal">From outside</th>
+          <th className="font-normal">{thicknessUnit()}</th>
+          <th className="font-normal">{conductivityUnit()}</th>
+          <th className="font-normal">{resistanceUnit()}</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {layers.map((l, i) => (
+          <tr key={i} className="border-t border-line/50 text-right">
+            <td className="max-w-36 truncate text-left" title={l.name}>
+              {l.name}
+              {l.share < 1 && <span className="text-muted"> {(100 * l.share).toFixed(0)} %</span>}
+            </td>
+            <td>{figures(l.thickness == null ? null : toThickness(l.thickness))}</td>
+            <td>{figures(l.conductivity == null ? null : toConductivity(l.conductivity))}</td>
+            <td>{figures(l.resistance == null ? null : toResistance(l.resistance))}</td>
+            <td>
+              {layers.length > 1 && l.share === 1 && (
+                <button
+                  className="btn-quiet !h-[20px] !px-1"
+                  title="Merge it into its neighbour, keeping resistance and heat capacity"
+                  aria-label={`Merge ${l.name} into its neighbour`}
+                  onClick={() =>
+                    edits.consider(
+                      { kind: 'MergeThinLayer', material: l.material },
+                      `Merge ${l.name} into its neighbour`,
+                    )
+                  }
+                >
+                  Merge
+                </button>
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

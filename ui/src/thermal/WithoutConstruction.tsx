@@ -1,0 +1,119 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { api, type LibraryAnswer, type Project, type Thermal } from '../api';
+import { several } from '../repair/several';
+import { useView } from '../state';
+import type { Edits } from '../useEdits';
+import { count } from '../words';
+import { ConstructionPicker } from './ConstructionPicker';
+import { Picker } from './Picker';
+
+/** For surfaces that have no construction: one for all, or that of their type. */
+export function WithoutConstruction({
+  project,
+  thermal,
+  library,
+  edits,
+  objects,
+}: {
+  project: Project;
+  thermal: Thermal;
+  library: LibraryAnswer | undefined;
+  edits: Edits;
+  objects: string[];
+}) {
+  const given = thermal.defaults;
+  const client = useQueryClient();
+  const set = useView((s) => s.set);
+
+  /** Remembered for this project, its next deliveries too. */
+  async function keepDefault(type: string, name: string) {
+    const constructions = { ...project.settings.constructions };
+    if (name) constructions[type] = name;
+    else delete constructions[type];
+    try {
+      const next = await api.settings(project.id, { ...project.settings, constructions });
+      client.setQueryData(['project', project.id], next);
+      await client.invalidateQueries({ queryKey: ['thermal'] });
+      set({ message: { text: 'Kept for this project and its next deliveries.', bad: false } });
+    } catch (e) {
+      set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });
+    }
+  }
+
+  return (
+    <>
+      <p className="font-semibold">
+        {count(objects.length, 'surface')} without construction. They are selected.
+      </p>
+      <div className="mt-1.5 flex flex-wrap gap-1.5">
+        <ConstructionPicker
+          label="Give all of them"
+          thermal={thermal}
+          library={library}
+          testId="give-all"
+          onPick={(construction, name) =>
+            edits.consider({ kind: 'GiveConstruction', objects, construction }, `Give them ${name}`)
+          }
+        />
+        {given.length > 0 && (
+          <button
+            className="btn btn-main"
+            data-testid="give-defaults"
+            onClick={() =>
+              edits.consider(
+                several(
+                  'Gives surfaces without construction that of their type',
+                  given.map((g) => ({
+                    kind: 'GiveConstruction' as const,
+                    objects: g.surfaces,
+                    construction: g.construction,
+                  })),
+                ),
+                'Give each type its usual one',
+              )
+            }
+          >
+            Give each type its usual one
+          </button>
+        )}
+      </div>
+      {given.length > 0 && (
+        <dl className="mt-2 text-sm">
+          {given.map((g) => (
+            <div key={g.type} className="flex gap-2 leading-[20px]">
+              <dt className="w-40 shrink-0 text-muted">
+                {g.surfaces.length} × {g.type}
+              </dt>
+              <dd className="min-w-0 flex-1 truncate" title={g.name}>
+                {g.name}{' '}
+                <span className="text-muted">
+                  {g.origin === 'PROJECT'
+                    ? '(for this project)'
+                    : g.origin === 'LIBRARY'
+                      ? '(library)'
+                      : ''}
+                </span>
+              </dd>
+              <Picker
+                label="Another"
+                testId={`default-${g.gbxml}`}
+                choices={[
+                  ...(g.origin === 'PROJECT'
+                    ? [{ id: '', label: 'What is usual in the model', group: 'No choice' }]
+                    : []),
+                  ...(library?.library.constructions ?? []).map((c) => ({
+                    id: c.name,
+                    label: c.name,
+                    group: c.use || 'Library',
+                    title: c.source,
+                  })),
+                ]}
+                onPick={(name) => void keepDefault(g.gbxml, name)}
+              />
+            </div>
+          ))}
+        </dl>
+      )}
+    </>
+  );
+}

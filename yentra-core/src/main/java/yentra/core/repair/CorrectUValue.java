@@ -1,0 +1,119 @@
+package yentra.core.repair;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import yentra.core.envelope.Construction;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Surface;
+import yentra.core.geometry.Tolerance;
+import yentra.core.thermal.BuildUp;
+import yentra.core.thermal.CorrectedUValue;
+import yentra.core.thermal.UValueBreakdown;
+import yentra.core.thermal.UValueCorrection;
+
+/**
+ * States the U-value of a construction with corrections to what its layers say: an air layer with
+ * openings, gaps in the insulation, fasteners. It is reckoned for the place where most of the
+ * construction is.
+ *
+ * @param construction key
+ * @param openings of the air layer to the outside, mm²/m, or null
+ * @param gaps in the insulation, or null for none
+ * @param fasteners through the insulation, or null for none
+ */
+public record CorrectUValue(
+    String construction,
+    Double openings,
+    UValueCorrection.AirGaps gaps,
+    CorrectedUValue.Fasteners fasteners)
+    implements Repair {
+  private CorrectedUValue corrected(Envelope e) throws NotApplicableException {
+    Construction c =
+        e.construction(construction)
+            .orElseThrow(
+                () ->
+                    new NotApplicableException(
+                        "The construction " + construction + " is no longer there."));
+    boolean nothing =
+        openings == null
+            && (gaps == null || gaps == UValueCorrection.AirGaps.NONE)
+            && (fasteners == null || fasteners.number() == 0);
+    if (nothing) {
+      throw new NotApplicableException("Say what the U-value is corrected for.");
+    }
+    Map<String, BuildUp> all = BuildUp.all(e);
+    BuildUp b = all.get(construction);
+    if (c.layers().isEmpty() || !b.complete() || b.layers().isEmpty()) {
+      throw new NotApplicableException(c.label() + " has no layers to begin with.");
+    }
+    CorrectedUValue.Causes causes = new CorrectedUValue.Causes(openings, gaps, fasteners);
+    String wrong = CorrectedUValue.problem(b, causes);
+    if (wrong != null) {
+      throw new NotApplicableException(c.label() + ": " + wrong);
+    }
+    try {
+      return CorrectedUValue.of(b, place(e), causes);
+    } catch (IllegalArgumentException x) {
+      throw new NotApplicableException(c.label() + ": " + x.getMessage());
+    }
+  }
+
+  /** Where the largest of its surfaces lies. */
+  private UValueBreakdown.Position place(Envelope e) {
+    Surface largest = null;
+    for (Surface s : e.surfaces()) {
+      boolean larger = largest == null || s.netArea() > largest.netArea();
+      if (construction.equals(s.construction()) && larger) {
+        largest = s;
+      }
+    }
+    return largest == null
+        ? UValueBreakdown.Position.WALL
+        : UValueBreakdown.Position.of(largest, largest.polygon().tilt());
+  }
+
+  @Override
+  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+    CorrectedUValue u = corrected(e);
+    if (openings == null && u.negligible()) {
+      throw new NotApplicableException(
+          String.format(
+              Locale.ROOT,
+              "The corrections are %.1f %% of the U-value; below 3 %% ISO 6946 leaves them out.",
+              100 * (u.gaps() + u.fasteners()) / u.ventilated()));
+    }
+    return new StateUValue(construction, u.uValue()).apply(e, tolerance);
+  }
+
+  @Override
+  public String describe(Envelope before, Naming naming) {
+    String name = before.construction(construction).map(Construction::label).orElse(construction);
+    List<String> parts = new ArrayList<>();
+    try {
+      CorrectedUValue u = corrected(before);
+      if (openings != null) {
+        parts.add(
+            String.format(
+                Locale.ROOT, "air layer with openings %+.4f", u.ventilated() - u.layers()));
+      }
+      if (u.gaps() > 0) {
+        parts.add(String.format(Locale.ROOT, "gaps in the insulation %+.4f", u.gaps()));
+      }
+      if (u.fasteners() > 0) {
+        parts.add(String.format(Locale.ROOT, "fasteners %+.4f", u.fasteners()));
+      }
+      return String.format(
+          Locale.ROOT,
+          "Corrects the U-value of %s from %.3f to %.3f W/m²K (ISO 6946): %s.",
+          name,
+          u.layers(),
+          u.uValue(),
+          String.join(", ", parts));
+    } catch (NotApplicableException x) {
+      return "Corrects the U-value of " + name + ".";
+    }
+  }
+}
