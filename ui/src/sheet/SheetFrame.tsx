@@ -27,25 +27,24 @@ export function SheetFrame<T extends string>({
         onPointerDown={drag}
         title="Drag to resize the sheet"
       />
-      <div
-        className="flex h-[30px] shrink-0 items-center gap-0.5 border-b border-line px-2"
-        role="tablist"
-      >
-        {tabs.map(([key, label, n]) => (
-          <button
-            key={key}
-            role="tab"
-            aria-selected={tab === key}
-            className={`h-[30px] border-b-2 px-2 whitespace-nowrap ${tab === key ? 'border-kelp font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
-            onClick={() => {
-              onTab(key);
-              if (folded) fold();
-            }}
-          >
-            {label} <span className="text-sm font-normal">{n}</span>
-          </button>
-        ))}
-        <div className="ml-auto flex items-center gap-1">
+      <div className="flex h-[30px] shrink-0 items-center border-b border-line px-2">
+        <div className="flex min-w-0 gap-0.5 overflow-x-auto [scrollbar-width:none]" role="tablist">
+          {tabs.map(([key, label, n]) => (
+            <button
+              key={key}
+              role="tab"
+              aria-selected={tab === key}
+              className={`h-[30px] shrink-0 border-b-2 px-1.5 whitespace-nowrap ${tab === key ? 'border-kelp font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
+              onClick={() => {
+                onTab(key);
+                if (folded) fold();
+              }}
+            >
+              {label} <span className="text-sm font-normal">{n}</span>
+            </button>
+          ))}
+        </div>
+        <div className="ml-auto flex shrink-0 items-center gap-1 pl-1">
           {tools}
           <button
             className="btn-quiet !px-1"

@@ -41,9 +41,9 @@ export function ThermalSheet({
 
   const tabs: [ThermalTab, string, number | string][] = [
     ['constructions', 'Constructions', thermal?.constructions.length ?? ''],
-    ['windows', 'Windows', thermal?.glazings.length ?? ''],
-    ['materials', 'Materials', thermal?.materials.length ?? ''],
-    ['uses', 'Uses and zones', index.model.spaces.length],
+    ['windows', 'Windows', ''],
+    ['materials', 'Materials', ''],
+    ['uses', 'Uses and zones', ''],
     ['schedules', 'Schedules', ''],
     ['losses', 'Heat loss', ''],
     ['library', 'Library', ''],

@@ -80,11 +80,11 @@ export function WithoutConstruction({
       {given.length > 0 && (
         <dl className="mt-2 text-sm">
           {given.map((g) => (
-            <div key={g.type} className="flex gap-2 leading-[20px]">
-              <dt className="w-40 shrink-0 text-muted">
+            <div key={g.type} className="mt-1 flex flex-wrap items-center gap-x-2 leading-[20px]">
+              <dt className="w-full text-muted">
                 {g.surfaces.length} × {g.type}
               </dt>
-              <dd className="min-w-0 flex-1 truncate" title={g.name}>
+              <dd className="min-w-0 flex-1">
                 {g.name}{' '}
                 <span className="text-muted">
                   {g.origin === 'PROJECT'

@@ -89,6 +89,11 @@ class ThermalIT {
   private void unassigned() {
     row("constructions", "No construction");
     assertThat(b.see("construction").getText()).contains("2 surfaces without construction");
+    pick("default-ExteriorWall", "timber frame cellulose");
+    b.waitFor("remembered", () -> b.see("construction").getText().contains("(for this project)"));
+    pick("default-ExteriorWall", "usual");
+    b.waitFor(
+        "left to the model", () -> !b.see("construction").getText().contains("for this project"));
     b.click("give-defaults");
     apply();
     b.waitFor(
@@ -122,6 +127,14 @@ class ThermalIT {
     b.waitFor(
         "merged",
         () -> b.see("construction").getText().contains("Gypsum plaster with Vapour barrier"));
+    // looked at and left: what gaps in its insulation would make of it
+    b.press("Correct for fixings, gaps, air …");
+    new Select(b.see(By.xpath("//label[contains(., 'Gaps in the insulation')]//select")))
+        .selectByValue("CIRCULATING");
+    b.press("Show what it does");
+    assertThat(b.see("pending-summary").getText()).contains("ISO 6946", "gaps in the insulation");
+    b.press("Leave it");
+    b.waitFor("left", () -> !b.has("pending"));
   }
 
   /** Every resistance with its clause, in SI and in IP. */
