@@ -70,6 +70,17 @@ export function ChosenSpaces({
           </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
             <DropdownMenu.Content className="menu" align="start">
+              <DropdownMenu.Item
+                className="menu-item"
+                onSelect={() =>
+                  edits.consider(
+                    { kind: 'GiveUse', spaces: keys, use: 'Plenum', condition: 'Unconditioned' },
+                    'Take as a ceiling void or shaft',
+                  )
+                }
+              >
+                plenum: ceiling void or shaft
+              </DropdownMenu.Item>
               {CONDITIONS.map(([condition, label]) => (
                 <DropdownMenu.Item
                   key={condition}

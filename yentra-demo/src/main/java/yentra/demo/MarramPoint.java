@@ -1,9 +1,12 @@
 package yentra.demo;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.OpeningType;
+import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.Site;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
@@ -227,6 +230,47 @@ public final class MarramPoint {
             12,
             -2.8,
             0));
+    s.people("sp-gallery", visitors()).people("sp-crew", watch());
+  }
+
+  /** Ten to five, longer in summer; closed on Mondays. */
+  private static ScheduleProfile visitors() {
+    List<ScheduleProfile.Day> winter = List.of(day("All", 10, 16, 0.4), day("Mon", 0, 0, 0));
+    List<ScheduleProfile.Day> summer =
+        List.of(day("Weekday", 10, 17, 0.6), day("Weekend", 10, 18, 1), day("Mon", 0, 0, 0));
+    return new ScheduleProfile(
+        "Visitors",
+        ScheduleProfile.FRACTION,
+        List.of(
+            new ScheduleProfile.Period("01-01", "04-30", winter),
+            new ScheduleProfile.Period("05-01", "09-30", summer),
+            new ScheduleProfile.Period("10-01", "12-31", winter)));
+  }
+
+  /** Somebody is always there; on Wednesdays the crew meets. */
+  private static ScheduleProfile watch() {
+    List<Double> drill = new ArrayList<>(Collections.nCopies(24, 0.2));
+    drill.set(18, 0.8);
+    drill.set(19, 1.0);
+    drill.set(20, 1.0);
+    return new ScheduleProfile(
+        "Watch and drill",
+        ScheduleProfile.FRACTION,
+        List.of(
+            new ScheduleProfile.Period(
+                "01-01",
+                "12-31",
+                List.of(
+                    new ScheduleProfile.Day("All", Collections.nCopies(24, 0.2)),
+                    new ScheduleProfile.Day("Wed", drill)))));
+  }
+
+  private static ScheduleProfile.Day day(String days, int from, int to, double value) {
+    List<Double> values = new ArrayList<>(Collections.nCopies(24, 0.0));
+    for (int h = from; h < to; h++) {
+      values.set(h, value);
+    }
+    return new ScheduleProfile.Day(days, values);
   }
 
   private static final class Typed implements Scene.Typing {

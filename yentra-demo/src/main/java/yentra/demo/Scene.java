@@ -1,7 +1,10 @@
 package yentra.demo;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Construction;
@@ -9,10 +12,13 @@ import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Glazing;
+import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
+import yentra.core.envelope.ScheduleProfile;
+import yentra.core.envelope.Schedules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Site;
 import yentra.core.envelope.SourceRef;
@@ -44,6 +50,7 @@ final class Scene {
   private final List<Layer> layers = new ArrayList<>();
   private final List<Material> materials = new ArrayList<>();
   private final List<Glazing> glazings = new ArrayList<>();
+  private final Map<String, ScheduleProfile> people = new LinkedHashMap<>();
   private int nextSurface = 1;
   private int nextOpening = 1;
 
@@ -55,6 +62,12 @@ final class Scene {
 
   Scene zone(String key, String name, Double heating, Double cooling) {
     zones.add(new Zone(key, name, heating, cooling, source("Zone", key, name), Extras.NONE));
+    return this;
+  }
+
+  /** When people are in a room. */
+  Scene people(String space, ScheduleProfile when) {
+    people.put(space, when);
     return this;
   }
 
@@ -247,8 +260,15 @@ final class Scene {
 
   Envelope envelope(Site site, String building, String use) {
     List<Space> spaces = new ArrayList<>();
+    Schedules schedules = Schedules.NONE;
     double floor = 0;
     for (Room r : rooms) {
+      InternalGains gains = InternalGains.NONE;
+      if (people.containsKey(r.key())) {
+        String key = "sched-" + (schedules.years().size() + 1);
+        schedules = schedules.plus(key, people.get(r.key()), Set.of());
+        gains = gains.withSchedules(new InternalGains.GainSchedules(key, null, null));
+      }
       double area = r.faces().stream().filter(f -> f.tilt() > 120).mapToDouble(Polygon::area).sum();
       double volume = Shell.of(r.faces()).signedVolume();
       floor += area;
@@ -261,6 +281,7 @@ final class Scene {
               "bldg-1",
               r.use(),
               r.condition(),
+              gains,
               round(area),
               round(volume),
               r.faces(),
@@ -288,7 +309,9 @@ final class Scene {
             layers,
             materials,
             glazings,
-            List.of()));
+            List.of(),
+            List.of(),
+            schedules));
   }
 
   private static double round(double d) {

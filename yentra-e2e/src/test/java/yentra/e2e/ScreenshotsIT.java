@@ -119,6 +119,12 @@ class ScreenshotsIT {
     b.settle();
     Files.write(dir.resolve("17-uses-and-zones.png"), b.picture());
     b.press("Leave it");
+    b.click(By.xpath("//*[@role='tab'][contains(., 'Schedules')]"));
+    b.click(
+        By.xpath("//*[@data-testid='sheet-schedules']//*[@role='row'][contains(., 'Visitors')]"));
+    b.press("1 May – 30 Sep");
+    b.settle();
+    Files.write(dir.resolve("19-schedules.png"), b.picture());
     b.click(By.xpath("//*[@role='tab'][contains(., 'Heat loss')]"));
     b.see("building-loss");
     b.settle();

@@ -27,6 +27,7 @@ import yentra.core.repair.GiveZone;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Repair;
 import yentra.core.repair.ZoneProposal;
+import yentra.core.thermal.GlassUnit;
 
 /** Uses of spaces: what ships, mapping sheets, fresh air, and zones that follow from them. */
 class UsesTest {
@@ -98,6 +99,28 @@ class UsesTest {
     double all = new Zone.ZoneAir(perPerson, perArea, null, null, null).flow(people, 100);
     assertThat(all).isCloseTo(flow, within(1e-6));
     assertThat(all / people).isCloseTo(each, within(1e-6));
+  }
+
+  /** Gaps between panes as materials: 15 K across, at 10 °C (EN 673, gas data from memory). */
+  @ParameterizedTest
+  @CsvSource({
+    "'Gas gap, air, 12 mm', 0.012, AIR, 1, 0.837",
+    "'Gas gap, argon 90 %, 16 mm', 0.016, ARGON, 0.9, 0.837",
+    "'Gas gap, argon 90 %, 16 mm, coated', 0.016, ARGON, 0.9, 0.03",
+    "'Gas gap, krypton 90 %, 10 mm, coated', 0.010, KRYPTON, 0.9, 0.03"
+  })
+  void gasGapsThatShip(
+      String name, double width, GlassUnit.Gas gas, double filled, double emissivity) {
+    GlassUnit.Gap g = new GlassUnit.Gap(width, gas, filled, emissivity, GlassUnit.UNCOATED);
+    assertThat(SHIPPED.material(name).orElseThrow().resistance())
+        .isCloseTo(1 / (g.radiation() + g.convection(15)), within(5e-4));
+  }
+
+  @Test
+  void voidsAreTakenForPlenums() {
+    SpaceUse plenum = SHIPPED.useByName("Ceiling void 3").orElseThrow();
+    assertThat(plenum.name()).isEqualTo("Plenum");
+    assertThat(plenum.gains()).isEqualTo(InternalGains.NONE);
   }
 
   @Test
