@@ -225,7 +225,7 @@ function Editor({
       )}
 
       <div className="mt-1 flex gap-3">
-        <div className="w-[190px] shrink-0">
+        <div className="w-[212px] shrink-0">
           <h3 className="kicker">Parts of the year</h3>
           <div className="flex flex-wrap gap-1.5">
             {p.periods.map((x, i) => (

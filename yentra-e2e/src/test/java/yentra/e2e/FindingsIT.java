@@ -144,7 +144,7 @@ class FindingsIT {
     b.waitFor("the preview", () -> b.see("pending").getText().contains("Resolves 2 findings"));
     b.click("apply");
     b.waitFor("made", () -> !b.has("pending"));
-    assertThat(b.see("message").getText()).contains("2 times");
+    assertThat(b.see("message").getText()).contains("2 steps");
   }
 
   private void accept() {

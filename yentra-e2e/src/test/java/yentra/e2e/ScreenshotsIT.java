@@ -105,8 +105,7 @@ class ScreenshotsIT {
     b.see("sheet-constructions");
     b.press("Iso");
     b.click(
-        By.xpath(
-            "//*[@data-testid='sheet-constructions']//*[@role='row'][contains(., 'Boarded wall')]"));
+        By.xpath("//*[@data-testid='sheet-constructions']//*[contains(text(), 'Boarded wall')]"));
     b.click(By.xpath("//aside//button[contains(., 'South wall of Workshop')]"));
     b.see("breakdown");
     b.settle();
@@ -120,8 +119,7 @@ class ScreenshotsIT {
     Files.write(dir.resolve("17-uses-and-zones.png"), b.picture());
     b.press("Leave it");
     b.click(By.xpath("//*[@role='tab'][contains(., 'Schedules')]"));
-    b.click(
-        By.xpath("//*[@data-testid='sheet-schedules']//*[@role='row'][contains(., 'Visitors')]"));
+    b.click(By.xpath("//*[@data-testid='sheet-schedules']//*[text()='Visitors']"));
     b.press("1 May – 30 Sep");
     b.settle();
     Files.write(dir.resolve("19-schedules.png"), b.picture());

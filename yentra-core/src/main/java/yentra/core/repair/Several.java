@@ -50,9 +50,9 @@ public record Several(String label, List<Repair> repairs, List<String> findings)
     return repairs.size() == 1
         ? first
         : (label == null || label.isBlank() ? "Repairs" : label)
-            + ", "
+            + ": "
             + repairs.size()
-            + " times. The first: "
+            + " steps. The first: "
             + first;
   }
 }
