@@ -76,7 +76,7 @@ class ArchitectureTest {
           .mayOnlyAccessLayers("units", "geometry", "envelope")
           .whereLayer("ifc")
           .mayOnlyAccessLayers(
-              "units", "geometry", "envelope", "model", "scope", "step", "boundary")
+              "units", "geometry", "envelope", "model", "scope", "step", "boundary", "library")
           .whereLayer("table")
           .mayNotAccessAnyLayer()
           .whereLayer("library")

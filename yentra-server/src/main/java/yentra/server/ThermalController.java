@@ -60,18 +60,18 @@ class ThermalController {
   }
 
   @GetMapping("/deliveries/{id}/conditions")
-  ThermalViews.ConditionsView conditions(@PathVariable UUID id) {
-    return ThermalViews.conditions(states.state(id).context(), libraries.known(id));
+  ConditionViews.ConditionsView conditions(@PathVariable UUID id) {
+    return ConditionViews.conditions(states.state(id).context(), libraries.known(id));
   }
 
   /** Zones for spaces that are alike, as a repair to be looked at. */
   @PostMapping("/deliveries/{id}/zones/propose")
-  ThermalViews.ZonesView propose(
-      @PathVariable UUID id, @RequestBody ThermalViews.ProposeRequest asked) {
+  ConditionViews.ZonesView propose(
+      @PathVariable UUID id, @RequestBody ConditionViews.ProposeRequest asked) {
     if (asked.by() == null || asked.spaces() == null) {
       throw Problem.bad("Say by what zones are made, and of which spaces.");
     }
-    return new ThermalViews.ZonesView(
+    return new ConditionViews.ZonesView(
         ZoneProposal.of(
             states.state(id).context(),
             asked.spaces(),

@@ -213,6 +213,23 @@ public final class IfcReader {
                         0,
                         parts)));
     boundaryNotes(reader, boundaries, bounded.astray());
+    if (!spaceData.understood().isEmpty()) {
+      note(
+          ReadNote.Kind.ASSUMED,
+          "",
+          "uses of spaces are told by their OccupancyType: "
+              + String.join(", ", spaceData.understood()),
+          0);
+    }
+    if (!spaceData.unknown().isEmpty()) {
+      note(
+          ReadNote.Kind.ASSUMED,
+          "",
+          "no use is known by the OccupancyType "
+              + String.join(", ", spaceData.unknown())
+              + "; these spaces are left without one",
+          0);
+    }
     if (spaceData.assumedKelvin()) {
       note(
           ReadNote.Kind.ASSUMED,

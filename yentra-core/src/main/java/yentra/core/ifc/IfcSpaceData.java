@@ -5,8 +5,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Zone;
+import yentra.core.library.Library;
+import yentra.core.library.SpaceUse;
 import yentra.core.model.Property;
 import yentra.core.model.PropertySet;
 import yentra.core.model.PropertyValue;
@@ -24,6 +29,8 @@ final class IfcSpaceData {
   /** °C. */
   private static final double HOT = 150;
 
+  private final Set<String> understood = new TreeSet<>();
+  private final Set<String> unknown = new TreeSet<>();
   private boolean assumedKelvin;
   private final Map<String, List<Zone>> byZone = new HashMap<>();
 
@@ -49,10 +56,30 @@ final class IfcSpaceData {
     return null;
   }
 
-  /** OccupancyType, or empty. */
+  /**
+   * The use that OccupancyType says, as gbXML calls it; empty where it says nothing, or what no use
+   * is known by.
+   */
   String use(List<PropertySet> sets) {
     PropertyValue v = value(sets, OCCUPANCY, "OccupancyType");
-    return v == null ? "" : v.text().strip();
+    String said = v == null ? "" : v.text().strip();
+    if (said.isEmpty()) {
+      return "";
+    }
+    Library uses = Library.shipped();
+    Optional<SpaceUse> use = uses.use(said).or(() -> uses.useByName(said));
+    (use.isPresent() ? understood : unknown).add(said);
+    return use.map(SpaceUse::name).orElse("");
+  }
+
+  /** What was taken for a use of the standard's. */
+  Set<String> understood() {
+    return understood;
+  }
+
+  /** What is said of spaces' use and is none that is known. */
+  Set<String> unknown() {
+    return unknown;
   }
 
   /**

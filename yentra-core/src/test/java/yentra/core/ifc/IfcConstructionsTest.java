@@ -240,7 +240,8 @@ class IfcConstructionsTest {
                 #96=IFCRELASSIGNSTOGROUP('0000000000000000000096',$,$,$,(#11),$,#95);
                 """);
     yentra.core.envelope.Space s = e.spaces().get(0);
-    assertThat(s.use()).isEqualTo("Office");
+    assertThat(s.use()).isEqualTo("OfficeEnclosed");
+    assertThat(e.notes()).anyMatch(n -> n.message().endsWith("by their OccupancyType: Office"));
     assertThat(s.gains().people()).isEqualTo(3);
     assertThat(s.gains().lighting()).isCloseTo(8, within(1e-9));
     yentra.core.envelope.Zone z = e.zones().get(0);
@@ -249,5 +250,20 @@ class IfcConstructionsTest {
     assertThat(z.air().mostHumidity()).isCloseTo(60, within(1e-9));
     assertThat(z.air().leastHumidity()).isNull();
     assertThat(e.notes()).anyMatch(n -> n.message().contains("taken as kelvin"));
+  }
+
+  @Test
+  void aUseThatNobodyKnowsIsSaidAndLeftOpen() throws Exception {
+    Envelope e =
+        with(
+            USAGE
+                + """
+
+                #80=IFCPROPERTYSINGLEVALUE('OccupancyType',$,IFCLABEL('B2'),$);
+                #82=IFCPROPERTYSET('0000000000000000000082',$,'Pset_SpaceOccupancyRequirements',$,(#80));
+                #83=IFCRELDEFINESBYPROPERTIES('0000000000000000000083',$,$,$,(#11),#82);
+                """);
+    assertThat(e.spaces().get(0).use()).isEmpty();
+    assertThat(e.notes()).anyMatch(n -> n.message().contains("OccupancyType B2"));
   }
 }
