@@ -31,12 +31,7 @@ public record AmendZone(String zone, String name, Double heating, Double cooling
 
   @Override
   public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
-    Zone z =
-        e.zones().stream()
-            .filter(x -> x.key().equals(zone))
-            .findFirst()
-            .orElseThrow(
-                () -> new NotApplicableException("The zone " + zone + " is no longer there."));
+    Zone z = Target.zone(e, zone);
     for (Double t : new Double[] {heating, cooling}) {
       if (t != null && !(t >= COLDEST && t <= HOTTEST)) {
         throw new NotApplicableException("A set-point lies between -50 and 100 °C.");

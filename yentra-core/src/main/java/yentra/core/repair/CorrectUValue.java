@@ -31,12 +31,7 @@ public record CorrectUValue(
     CorrectedUValue.Fasteners fasteners)
     implements Repair {
   private CorrectedUValue corrected(Envelope e) throws NotApplicableException {
-    Construction c =
-        e.construction(construction)
-            .orElseThrow(
-                () ->
-                    new NotApplicableException(
-                        "The construction " + construction + " is no longer there."));
+    Construction c = Target.construction(e, construction);
     boolean nothing =
         openings == null
             && (gaps == null || gaps == UValueCorrection.AirGaps.NONE)

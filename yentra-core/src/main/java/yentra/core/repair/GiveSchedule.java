@@ -136,11 +136,7 @@ public record GiveSchedule(
   }
 
   private Envelope withZone(Envelope e, String zone, String key) throws NotApplicableException {
-    Zone z =
-        e.zones().stream()
-            .filter(x -> x.key().equals(zone))
-            .findFirst()
-            .orElseThrow(() -> new NotApplicableException("There is no zone " + zone + "."));
+    Zone z = Target.zone(e, zone);
     Zone.ZoneSchedules t = z.schedules();
     Zone.ZoneSchedules now =
         new Zone.ZoneSchedules(

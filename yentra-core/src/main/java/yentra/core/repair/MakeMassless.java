@@ -16,12 +16,7 @@ import yentra.core.thermal.BuildUp;
 public record MakeMassless(String construction) implements Repair {
   @Override
   public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
-    Construction c =
-        e.construction(construction)
-            .orElseThrow(
-                () ->
-                    new NotApplicableException(
-                        "The construction " + construction + " is no longer there."));
+    Construction c = Target.construction(e, construction);
     OptionalDouble r = BuildUp.all(e).get(construction).resistance();
     if (r.isEmpty() || r.getAsDouble() <= 0) {
       throw new NotApplicableException(

@@ -13,12 +13,7 @@ import yentra.core.geometry.Tolerance;
 public record ReverseLayers(String construction) implements Repair {
   @Override
   public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
-    Construction c =
-        e.construction(construction)
-            .orElseThrow(
-                () ->
-                    new NotApplicableException(
-                        "The construction " + construction + " is no longer there."));
+    Construction c = Target.construction(e, construction);
     ThermalParts parts = new ThermalParts(e);
     List<String> layers = new ArrayList<>();
     for (String key : c.layers()) {

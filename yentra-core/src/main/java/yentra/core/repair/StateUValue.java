@@ -15,12 +15,7 @@ import yentra.core.geometry.Tolerance;
 public record StateUValue(String construction, Double uValue) implements Repair {
   @Override
   public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
-    Construction c =
-        e.construction(construction)
-            .orElseThrow(
-                () ->
-                    new NotApplicableException(
-                        "The construction " + construction + " is no longer there."));
+    Construction c = Target.construction(e, construction);
     if (Objects.equals(c.uValue(), uValue)) {
       throw new NotApplicableException("The construction states this already.");
     }

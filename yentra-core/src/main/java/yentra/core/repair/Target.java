@@ -1,9 +1,11 @@
 package yentra.core.repair;
 
+import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.Zone;
 
 /** Finds the object a repair is about, or says that it is gone. */
 final class Target {
@@ -24,5 +26,18 @@ final class Target {
     return e.opening(key)
         .orElseThrow(
             () -> new NotApplicableException("The opening " + key + " is no longer there."));
+  }
+
+  static Construction construction(Envelope e, String key) throws NotApplicableException {
+    return e.construction(key)
+        .orElseThrow(
+            () -> new NotApplicableException("The construction " + key + " is no longer there."));
+  }
+
+  static Zone zone(Envelope e, String key) throws NotApplicableException {
+    return e.zones().stream()
+        .filter(z -> z.key().equals(key))
+        .findFirst()
+        .orElseThrow(() -> new NotApplicableException("The zone " + key + " is no longer there."));
   }
 }
