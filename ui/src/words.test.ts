@@ -150,6 +150,8 @@ describe('imperial units', () => {
     ['toHeat', 4186.8, 1],
     ['fromHeat', 1, 4186.8],
     ['toPowerDensity', 1, 0.09290304],
+    ['fromPowerDensity', 1, 10.7639104167097],
+    ['fromArea', 1, 0.09290304],
     ['toLoss', 1, 3.41214163312794 / 1.8],
     ['toThickness', 0.0254, 1],
     ['flow', 1, 2.11888000328932],

@@ -20,6 +20,7 @@ export const area = (v: number) => (ip ? (v / FOOT ** 2).toFixed(1) : v.toFixed(
 export const volume = (v: number) => (ip ? (v / FOOT ** 3).toFixed(1) : v.toFixed(2));
 /** A figure in the unit that is shown, for sorting, filtering and copying. */
 export const areaValue = (v: number) => (ip ? v / FOOT ** 2 : v);
+export const fromArea = (v: number) => (ip ? v * FOOT ** 2 : v);
 export const volumeValue = (v: number) => (ip ? v / FOOT ** 3 : v);
 export const areaText = (v: number) => `${area(v)} ${areaUnit()}`;
 export const volumeText = (v: number) => `${volume(v)} ${volumeUnit()}`;
@@ -80,6 +81,7 @@ export const toLoss = (v: number) => (ip ? (v * 3.412141633127942) / 1.8 : v);
 /** Light and equipment by floor area. */
 export const densityOfPowerUnit = () => (ip ? 'W/ft²' : 'W/m²');
 export const toPowerDensity = (v: number) => (ip ? v * FOOT ** 2 : v);
+export const fromPowerDensity = (v: number) => (ip ? v / FOOT ** 2 : v);
 export const temperatureUnit = () => (ip ? '°F' : '°C');
 export const toTemperature = (v: number) => (ip ? v * 1.8 + 32 : v);
 export const fromTemperature = (v: number) => (ip ? (v - 32) / 1.8 : v);

@@ -5,6 +5,8 @@ import { Actions } from '../repair/Form';
 import type { Edits } from '../useEdits';
 import {
   areaText,
+  areaUnit,
+  areaValue,
   count,
   densityOfPowerUnit,
   figures,
@@ -13,11 +15,13 @@ import {
   toPowerDensity,
   toTemperature,
 } from '../words';
-import { CONDITIONS, airText } from './conditions';
+import { CONDITIONS, airText, gainValues } from './conditions';
 import { Picker } from './Picker';
 import { SchedulePicker } from './SchedulePicker';
 import { OF_SPACES } from './schedules';
 
+const shown = (v: number | null | undefined, to: (v: number) => number = (x) => x) =>
+  v == null ? '' : figures(to(v));
 const power = (v: number | null | undefined) => figures(v == null ? null : toPowerDensity(v));
 
 /** For the spaces that are selected. */
@@ -33,6 +37,8 @@ export function ChosenSpaces({
   edits: Edits;
 }) {
   const keys = spaces.map((s) => s.key);
+  // of a single space its own values stand in the form
+  const one = spaces.length === 1 ? conditions.gains[keys[0]] : undefined;
   return (
     <>
       <p className="font-semibold">
@@ -113,6 +119,50 @@ export function ChosenSpaces({
         key={keys.join()}
         edits={edits}
         actions={[
+          {
+            label: 'People, light, equipment',
+            hint: 'What is left empty stays. State people or the area for each, not both.',
+            fields: [
+              { name: 'people', label: 'People in each space', kind: 'text', value: '' },
+              {
+                name: 'area',
+                label: `Floor for each person, ${areaUnit()}`,
+                kind: 'text',
+                value: shown(one?.areaPerPerson, areaValue),
+              },
+              {
+                name: 'sensible',
+                label: 'Sensible heat a person, W',
+                kind: 'text',
+                value: shown(one?.sensiblePerPerson),
+              },
+              {
+                name: 'latent',
+                label: 'Latent heat a person, W',
+                kind: 'text',
+                value: shown(one?.latentPerPerson),
+              },
+              {
+                name: 'light',
+                label: `Light, ${densityOfPowerUnit()}`,
+                kind: 'text',
+                value: shown(one?.lighting, toPowerDensity),
+              },
+              {
+                name: 'equipment',
+                label: `Equipment, ${densityOfPowerUnit()}`,
+                kind: 'text',
+                value: shown(one?.equipment, toPowerDensity),
+              },
+            ],
+            make: (v) => {
+              const gains = gainValues(v);
+              if (!gains) return 'Values must be numbers.';
+              if (gains.people != null && gains.areaPerPerson != null)
+                return 'State people or the area for each, not both.';
+              return { kind: 'GiveUse', spaces: keys, gains };
+            },
+          },
           {
             label: 'A new zone for them',
             fields: [

@@ -17,6 +17,7 @@ import {
 import { dayLabel, kindLabel } from './schedules';
 import type { Keep } from './entries';
 import { DefineConstruction } from './DefineConstruction';
+import { DefineFrame } from './DefineFrame';
 import { DefineMaterial } from './DefineMaterial';
 import { DefineWindow } from './DefineWindow';
 import { plain } from './specs';
@@ -39,9 +40,9 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
   const set = useView((s) => s.set);
   const file = useRef<HTMLInputElement>(null);
   const [incoming, setIncoming] = useState<LibraryImport | null>(null);
-  const [defining, setDefining] = useState<'material' | 'construction' | 'window type' | null>(
-    null,
-  );
+  const [defining, setDefining] = useState<
+    'material' | 'construction' | 'window type' | 'frame' | null
+  >(null);
   const [picked, setPicked] = useState<string | null>(null);
   const project = model.delivery.projectId;
   const rows = useMemo(() => rowsOf(answer), [answer]);
@@ -126,7 +127,7 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
             >
               From this delivery
             </button>
-            {(['material', 'construction', 'window type'] as const).map((k) => (
+            {(['material', 'construction', 'window type', 'frame'] as const).map((k) => (
               <button key={k} className="btn" onClick={() => setDefining(k)}>
                 New {k} …
               </button>
@@ -152,6 +153,8 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
           />
         ) : defining === 'window type' ? (
           <DefineWindow answer={answer} keep={keep} leave={() => setDefining(null)} />
+        ) : defining === 'frame' ? (
+          <DefineFrame keep={keep} leave={() => setDefining(null)} />
         ) : incoming ? (
           <Incoming
             incoming={incoming}

@@ -15,6 +15,7 @@ import {
   dayLabel,
   isTemperature,
   kindLabel,
+  kindsWith,
   parsed,
   scale,
   splitAt,
@@ -203,7 +204,18 @@ function Editor({
         </button>
       </div>
       <p className="mt-1 text-sm text-muted">
-        {kindLabel(p.type)}
+        <select
+          className="field !h-[22px] text-sm"
+          aria-label="Kind of values"
+          value={p.type}
+          onChange={(e) => setP({ ...p, type: e.target.value })}
+        >
+          {kindsWith(p.type).map((k) => (
+            <option key={k} value={k}>
+              {kindLabel(k)}
+            </option>
+          ))}
+        </select>
         {PURPOSES.filter(([k]) => row.users[k]?.length).map(([k, label]) => {
           const keys = row.users[k]!;
           const spaces = keys.flatMap((x) => zones.get(x)?.spaces ?? [x]);

@@ -1,12 +1,14 @@
-import type { ZoneRow } from '../api';
+import type { Conditions, ZoneRow } from '../api';
 import {
   figures,
   flow,
   flowPerArea,
   flowPerAreaUnit,
   flowUnit,
+  fromArea,
   fromFlow,
   fromFlowPerArea,
+  fromPowerDensity,
   fromTemperature,
   toTemperature,
 } from '../words';
@@ -40,6 +42,22 @@ export function airText(a: ZoneRow['air'] | undefined): string {
 export function optional(text: string | number, from: (v: number) => number = (v) => v) {
   const t = String(text).trim();
   return t === '' ? null : from(Number(t.replace(',', '.')));
+}
+
+/** People, light and equipment as they were typed; null when one is no number. */
+export function gainValues(v: Record<string, string | number>) {
+  const values = {
+    people: optional(v.people),
+    areaPerPerson: optional(v.area, fromArea),
+    sensiblePerPerson: optional(v.sensible),
+    latentPerPerson: optional(v.latent),
+    lighting: optional(v.light, fromPowerDensity),
+    equipment: optional(v.equipment, fromPowerDensity),
+  };
+  return Object.values(values).some((x) => x != null && !Number.isFinite(x))
+    ? null
+    : // schedules are given apart
+      ({ ...values, schedules: {} } as Conditions['gains'][string]);
 }
 
 /** A zone's values as they were typed; a sentence when one is no number. */

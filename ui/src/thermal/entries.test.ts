@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { showIn } from '../words';
-import { airText, optional, zoneValues } from './conditions';
+import { airText, gainValues, optional, zoneValues } from './conditions';
 import { given, toNumber } from './entries';
 
 describe('typed values', () => {
@@ -36,6 +36,19 @@ describe('typed values', () => {
         heating: 20,
         air: { total: 47.19474432 },
       });
+    } finally {
+      showIn('SI');
+    }
+  });
+
+  it('of people, light and equipment are SI whatever is shown', () => {
+    const empty = { people: '', area: '', sensible: '', latent: '', light: '', equipment: '' };
+    expect(gainValues({ ...empty, light: '8' })).toMatchObject({ lighting: 8, people: null });
+    expect(gainValues({ ...empty, light: 'bright' })).toBeNull();
+    showIn('IP');
+    try {
+      expect(gainValues({ ...empty, light: '1' })!.lighting).toBeCloseTo(10.7639104167, 9);
+      expect(gainValues({ ...empty, area: '100' })!.areaPerPerson).toBeCloseTo(9.290304, 9);
     } finally {
       showIn('SI');
     }

@@ -5,6 +5,7 @@ import {
   dateLabel,
   dayBefore,
   dayLabel,
+  kindsWith,
   parsed,
   scale,
   splitAt,
@@ -65,6 +66,11 @@ describe('schedules', () => {
     expect(dateLabel('01-31')).toBe('31 Jan');
     expect(dayBefore('03-01')).toBe('02-28');
     expect(dayBefore('01-01')).toBe('12-31');
+  });
+
+  it('a kind of values that is not known can be kept or changed', () => {
+    expect(kindsWith('Fraction')).toEqual(['Fraction', 'OnOff', 'Temp']);
+    expect(kindsWith('ResetRatio')).toEqual(['ResetRatio', 'Fraction', 'OnOff', 'Temp']);
   });
 
   it('bars reach to 1, temperatures to what is there', () => {

@@ -33,6 +33,12 @@ export const DAYS: [string, string][] = [
 
 export const dayLabel = (type: string) => DAYS.find(([k]) => k === type)?.[1] ?? type;
 
+/** Kinds of values that a schedule can be given. */
+const KINDS = ['Fraction', 'OnOff', 'Temp'];
+
+/** These, and the one that a delivered schedule has. */
+export const kindsWith = (type: string) => (KINDS.includes(type) ? KINDS : [type, ...KINDS]);
+
 export const isTemperature = (type: string) => type === 'Temp';
 
 export const kindLabel = (type: string) =>

@@ -199,6 +199,14 @@ class ThermalIT {
     row("uses", "Crew room");
     pick("give-zone", "dressing");
     apply();
+    b.press("People, light, equipment …");
+    WebElement light = b.see(By.xpath("//label[contains(., 'Light, W/m²')]//input"));
+    light.sendKeys(Keys.CONTROL, "a");
+    light.sendKeys("6,5");
+    b.press("Show what it does");
+    assertThat(b.see("pending-summary").getText()).contains("Sets people, light and equipment of");
+    apply();
+    b.waitFor("set", () -> b.see("sheet-uses").getText().contains("6.5"));
     assertThat(b.see("sheet-uses").getText()).contains("WorkshopWorkshop");
     b.keys(Keys.ESCAPE);
     roomData();
@@ -237,6 +245,11 @@ class ThermalIT {
     b.waitFor("its U-value", () -> b.see("entry-u").getText().contains("W/m²K"));
     b.click("keep-entry");
     b.waitFor("kept", () -> !b.has("define-construction"));
+    b.press("New frame …");
+    b.see("entry-name").sendKeys("Own frame");
+    b.see(By.cssSelector("[aria-label='U-value of the frame']")).sendKeys("0,9");
+    b.click("keep-entry");
+    b.waitFor("kept", () -> !b.has("define-frame"));
     b.press("New window type …");
     b.see("entry-name").sendKeys("Own window");
     // 4-16-4, argon 90 %, emissivity 0.03: Ug 1.1027 (EN 673); in a frame of 1.4 that is 1.3917
@@ -251,6 +264,7 @@ class ThermalIT {
         "both are there",
         () ->
             b.see("sheet-library").getText().contains("Own timber wall")
+                && b.see("sheet-library").getText().contains("Own frame")
                 && b.see("sheet-library").getText().contains("Own window"));
   }
 
@@ -267,11 +281,11 @@ class ThermalIT {
     apply();
     b.waitFor("changed", () -> b.see("sheet-schedules").getText().contains("2996"));
     WebElement bars = b.see("day-bars");
-    int hour = bars.getSize().getWidth() / 24;
+    double hour = bars.getSize().getWidth() / 24.0;
     new Actions(b.driver)
-        .moveToElement(bars, -12 * hour + hour / 2, 0)
+        .moveToElement(bars, (int) Math.round(-11.5 * hour), 0)
         .clickAndHold()
-        .moveByOffset(4 * hour, 0)
+        .moveByOffset((int) Math.round(4 * hour), 0)
         .release()
         .perform();
     assertThat(b.see("day-values").getDomProperty("value")).startsWith("0.5 0.5 0.5 0.5 0.5 0 0 1");

@@ -2,6 +2,8 @@ package yentra.core.check;
 
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadNote;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Zone;
 
 /** Turns what the reader noted into findings, as long as a repair has not made it void. */
 final class FileNotes {
@@ -54,7 +56,39 @@ final class FileNotes {
       case "spaceIdRef" ->
           n.kind() != ReadNote.Kind.DANGLING_REFERENCE
               || surface && e.surface(key).get().isAdjacentTo(n.value());
+      case "zoneIdRef", "buildingStoreyIdRef" ->
+          e.space(key)
+              .map(s -> refers(n, n.subject().equals("zoneIdRef") ? s.zone() : s.storey()))
+              .orElse(true);
+      case "peopleScheduleIdRef", "lightScheduleIdRef", "equipmentScheduleIdRef" ->
+          e.space(key).map(s -> refers(n, schedule(s, n.subject()))).orElse(true);
+      case "heatSchedIdRef", "coolSchedIdRef", "outsideAirSchedIdRef" ->
+          e.zones().stream()
+              .filter(z -> z.key().equals(key))
+              .anyMatch(z -> refers(n, schedule(z, n.subject())));
+      case "weekScheduleIdRef" ->
+          e.schedules().years().stream()
+              .anyMatch(y -> y.periods().stream().anyMatch(p -> refers(n, p.week())));
+      case "dayScheduleIdRef" ->
+          e.schedules().weeks().stream()
+              .anyMatch(w -> w.days().stream().anyMatch(d -> refers(n, d.schedule())));
       default -> true;
+    };
+  }
+
+  private static String schedule(Space s, String attribute) {
+    return switch (attribute) {
+      case "peopleScheduleIdRef" -> s.gains().schedules().people();
+      case "lightScheduleIdRef" -> s.gains().schedules().lighting();
+      default -> s.gains().schedules().equipment();
+    };
+  }
+
+  private static String schedule(Zone z, String attribute) {
+    return switch (attribute) {
+      case "heatSchedIdRef" -> z.schedules().heating();
+      case "coolSchedIdRef" -> z.schedules().cooling();
+      default -> z.schedules().air();
     };
   }
 

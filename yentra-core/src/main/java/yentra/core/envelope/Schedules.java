@@ -156,6 +156,42 @@ public record Schedules(
     return new Schedules(newYears, newWeeks, newDays).without(old);
   }
 
+  /** Without parts of years that refer to a week. */
+  public Schedules withoutWeek(String week) {
+    return new Schedules(
+        years.stream()
+            .map(
+                y ->
+                    new YearSchedule(
+                        y.key(),
+                        y.name(),
+                        y.type(),
+                        y.periods().stream().filter(p -> !week.equals(p.week())).toList(),
+                        y.source(),
+                        y.extras()))
+            .toList(),
+        weeks,
+        days);
+  }
+
+  /** Without days of weeks that refer to a day schedule. */
+  public Schedules withoutDay(String day) {
+    return new Schedules(
+        years,
+        weeks.stream()
+            .map(
+                w ->
+                    new WeekSchedule(
+                        w.key(),
+                        w.name(),
+                        w.type(),
+                        w.days().stream().filter(d -> !day.equals(d.schedule())).toList(),
+                        w.source(),
+                        w.extras()))
+            .toList(),
+        days);
+  }
+
   private static LocalDate date(int year, String monthDay) {
     return ScheduleProfile.day(monthDay).orElseThrow().atYear(year);
   }

@@ -48,6 +48,9 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
   private final Map<String, Material> materials = new LinkedHashMap<>();
   private final Map<String, Glazing> glazings = new LinkedHashMap<>();
 
+  /** Behind the name of layers that are used in both directions. */
+  private static final String TURNED = ", turned";
+
   /** Layers count as lying along a face's normal from this cosine on. */
   private static final double ALONG = 0.5;
 
@@ -68,8 +71,19 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     file.each("IFCMATERIALPROPERTIES", this::materialProperties);
   }
 
+  /** Those of which one direction is used are called what the file calls them. */
   List<Construction> constructions() {
-    return new ArrayList<>(constructions.values());
+    Set<String> names = new HashSet<>();
+    constructions.values().forEach(c -> names.add(c.name()));
+    List<Construction> out = new ArrayList<>();
+    for (Construction c : constructions.values()) {
+      String plain = c.name().replaceFirst(TURNED + "$", "");
+      out.add(
+          names.contains(plain)
+              ? c
+              : new Construction(c.key(), plain, c.layers(), c.uValue(), c.source(), c.extras()));
+    }
+    return out;
   }
 
   List<Layer> layers() {
@@ -300,7 +314,7 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     boolean same = turned.equals(materialKeys);
     boolean turn = Boolean.FALSE.equals(inward) && !same;
     String plain = name.isBlank() ? names.toString() : name;
-    String label = turn ? plain + ", turned" : plain;
+    String label = turn ? plain + TURNED : plain;
     if (inward == null && !same) {
       unoriented.add(plain);
     }

@@ -118,7 +118,7 @@ public record AmendZone(String zone, String name, Double heating, Double cooling
     return "Sets of the zone " + label + ": " + String.join(", ", set) + ".";
   }
 
-  private static String plain(double v) {
+  static String plain(double v) {
     return java.math.BigDecimal.valueOf(v).stripTrailingZeros().toPlainString();
   }
 }

@@ -59,6 +59,9 @@ public record GiveUse(
               + String.join(", ", CONDITIONS.stream().sorted().toList())
               + ".");
     }
+    if (gains != null) {
+      check(gains);
+    }
     Envelope out = e;
     for (String key : spaces) {
       Space s = Target.space(e, key);
@@ -78,6 +81,33 @@ public record GiveUse(
       throw new NotApplicableException("They have this use already.");
     }
     return out;
+  }
+
+  /** Fails when a value is none, or when people are said twice. */
+  private static void check(InternalGains g) throws NotApplicableException {
+    within("The number of people", g.people(), 0, 100_000, "");
+    within("The floor for each person", g.areaPerPerson(), 0.1, 100_000, " m²");
+    within("Sensible heat of a person", g.sensiblePerPerson(), 0, 2000, " W");
+    within("Latent heat of a person", g.latentPerPerson(), 0, 2000, " W");
+    within("Light", g.lighting(), 0, 10_000, " W/m²");
+    within("Equipment", g.equipment(), 0, 100_000, " W/m²");
+    if (g.people() != null && g.areaPerPerson() != null) {
+      throw new NotApplicableException("State people or the floor for each of them, not both.");
+    }
+  }
+
+  private static void within(String what, Double v, double least, double most, String unit)
+      throws NotApplicableException {
+    if (v != null && !(v >= least && v <= most)) {
+      throw new NotApplicableException(
+          String.format(
+              java.util.Locale.ROOT,
+              "%s lies between %s and %s%s.",
+              what,
+              AmendZone.plain(least),
+              AmendZone.plain(most),
+              unit));
+    }
   }
 
   private Envelope scheduled(Envelope e, GiveSchedule.Purpose purpose, ScheduleProfile profile)

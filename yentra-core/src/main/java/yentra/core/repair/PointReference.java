@@ -100,6 +100,12 @@ public record PointReference(String object, String attribute, String from, Strin
       case "outsideAirSchedIdRef" -> {
         return scheduled(e, GiveSchedule.Purpose.AIR);
       }
+      case "weekScheduleIdRef" -> {
+        return e.withSchedules(e.schedules().withoutWeek(from));
+      }
+      case "dayScheduleIdRef" -> {
+        return e.withSchedules(e.schedules().withoutDay(from));
+      }
       default -> {
         if (to != null || e.space(object).isEmpty()) {
           throw new NotApplicableException("This reference cannot be changed here.");

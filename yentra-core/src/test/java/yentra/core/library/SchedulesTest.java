@@ -23,6 +23,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import yentra.core.Fixtures;
+import yentra.core.check.CheckCatalogue;
+import yentra.core.check.CheckContext;
+import yentra.core.check.Finding;
+import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.ScheduleProfile;
@@ -33,6 +38,8 @@ import yentra.core.repair.GiveSchedule;
 import yentra.core.repair.GiveSchedule.Purpose;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.PointReference;
+import yentra.core.repair.Remedies;
+import yentra.core.repair.Remedy;
 
 /** Schedules: what ships, how they are read and written, and how they are changed. */
 class SchedulesTest {
@@ -160,6 +167,42 @@ class SchedulesTest {
         new PointReference("a", "lightScheduleIdRef", "gone", null).apply(e, TOLERANCE);
     assertThat(dropped.notes()).noneMatch(n -> n.kind() == ReadNote.Kind.DANGLING_REFERENCE);
     assertThat(dropped.space("a").orElseThrow().gains().schedules().lighting()).isNull();
+  }
+
+  /** A reference to nothing is answered by dropping it, or by saying the schedule anew. */
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "weekScheduleIdRef",
+        "dayScheduleIdRef",
+        "peopleScheduleIdRef",
+        "heatSchedIdRef",
+        "zoneIdRef"
+      })
+  void danglingReferencesAreFoundAndDropped(String attribute) throws Exception {
+    String xml = new String(write(scheduled()), StandardCharsets.UTF_8);
+    Envelope e = read(xml.replaceFirst(attribute + "=\"[^\"]*\"", attribute + "=\"gone\""));
+    CheckContext c = new CheckContext(e, Limits.STANDARD, TOLERANCE);
+    Finding f =
+        CheckCatalogue.run(c).stream()
+            .filter(x -> x.code().equals("FMT-104"))
+            .findFirst()
+            .orElseThrow();
+    List<Remedy> remedies = new Remedies(c).of(f);
+    assertThat(remedies).isNotEmpty();
+    Envelope then = remedies.get(remedies.size() - 1).repair().apply(e, TOLERANCE);
+    assertThat(Fixtures.codes(then)).doesNotContain("FMT-104");
+    assertThat(new String(write(then), StandardCharsets.UTF_8)).doesNotContain("\"gone\"");
+  }
+
+  @Test
+  void sayingAScheduleAnewAnswersAReferenceToNothing() throws Exception {
+    String xml = new String(write(scheduled()), StandardCharsets.UTF_8);
+    Envelope e = read(xml.replaceFirst("dayScheduleIdRef=\"[^\"]*\"", "dayScheduleIdRef=\"gone\""));
+    assertThat(Fixtures.codes(e)).contains("FMT-104");
+    String key = e.schedules().years().get(0).key();
+    Envelope then = new AmendSchedule(key, shipped("Office, people")).apply(e, TOLERANCE);
+    assertThat(Fixtures.codes(then)).doesNotContain("FMT-104");
   }
 
   @Test

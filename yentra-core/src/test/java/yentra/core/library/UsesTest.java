@@ -288,6 +288,22 @@ class UsesTest {
     }
   }
 
+  @Test
+  void gainsOutsideReasonAreRefusedWithTheirRange() {
+    for (InternalGains wrong :
+        List.of(
+            new InternalGains(-1.0, null, null, null, null, null),
+            new InternalGains(null, 0.0, null, null, null, null),
+            new InternalGains(null, null, 9999.0, null, null, null),
+            new InternalGains(null, null, null, null, -8.0, null),
+            new InternalGains(3.0, 10.0, null, null, null, null))) {
+      org.assertj.core.api.Assertions.assertThatThrownBy(
+              () -> new GiveUse(List.of("a"), null, null, wrong).apply(rooms(), TOLERANCE))
+          .isInstanceOf(NotApplicableException.class)
+          .hasMessageMatching(".*(lies between|not both).*");
+    }
+  }
+
   /** Flows: 1 cfm is 0.4719474432 l/s, 1 cfm/ft² is 5.08 l/(s·m²) (exact). */
   @ParameterizedTest
   @ValueSource(strings = {"CFM=0.4719474432", "CubicMPerHr=0.277777777777778", "LPerSec=1"})
