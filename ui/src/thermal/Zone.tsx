@@ -129,12 +129,13 @@ export function Zone({
             : []),
         ]}
       />
-      <div className="mt-1 flex flex-wrap gap-1.5">
+      <div className="mt-1 flex flex-wrap items-center gap-1.5">
+        <span className="text-sm text-muted">When:</span>
         {OF_ZONES.map(([purpose, label]) => (
           <SchedulePicker
             key={purpose}
             purpose={purpose}
-            label={`${label} when`}
+            label={purpose === 'AIR' ? 'Air' : label}
             targets={[z.key]}
             conditions={conditions}
             library={library}
