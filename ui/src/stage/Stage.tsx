@@ -60,19 +60,22 @@ export function Stage({
 
   useEffect(() => {
     const s = new StageScene(canvas.current!, under.current!);
+    // the observer may still speak once after the element has left the page
+    const room = holder.current!;
     const fit = () => {
-      const box = [holder.current!.clientWidth, holder.current!.clientHeight] as const;
+      if (!room.isConnected) return;
+      const box = [room.clientWidth, room.clientHeight] as const;
       s.resize(...box);
       setSize(box);
     };
     const watch = new ResizeObserver(fit);
-    watch.observe(holder.current!);
+    watch.observe(room);
     fit();
     s.onFrame = () => {
       setHeading(Math.round(s.heading() * 2) / 2);
       if (useView.getState().measure) redraw((n) => n + 1);
     };
-    window.yentraStage = () => s.probe(holder.current!.clientWidth, holder.current!.clientHeight);
+    window.yentraStage = () => s.probe(room.clientWidth, room.clientHeight);
     setScene(s);
     return () => {
       watch.disconnect();
