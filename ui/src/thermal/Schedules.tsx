@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Trash2 } from 'lucide-react';
-import type { Conditions, LibraryAnswer, ScheduleProfile, ScheduleRow } from '../api';
+import type { Conditions, ScheduleProfile, ScheduleRow } from '../api';
 import type { ModelIndex } from '../model';
 import { Table, type Column } from '../sheet/Table';
 import { useView } from '../state';
@@ -29,31 +29,16 @@ import { useConditions } from './useThermal';
 const EMPTY: ReadonlySet<string> = new Set();
 
 /** When people are there, light and equipment are on, and rooms are heated, cooled and aired. */
-export function Schedules({
-  index,
-  library,
-  edits,
-}: {
-  index: ModelIndex;
-  library: LibraryAnswer | undefined;
-  edits: Edits;
-}) {
+export function Schedules({ index, edits }: { index: ModelIndex; edits: Edits }) {
   const { data } = useConditions(index.model);
   return data ? (
-    <Loaded conditions={data} library={library} edits={edits} />
+    <Loaded conditions={data} edits={edits} />
   ) : (
     <p className="p-3 text-muted">Opening schedules …</p>
   );
 }
 
-function Loaded({
-  conditions,
-  edits,
-}: {
-  conditions: Conditions;
-  library: LibraryAnswer | undefined;
-  edits: Edits;
-}) {
+function Loaded({ conditions, edits }: { conditions: Conditions; edits: Edits }) {
   const [picked, setPicked] = useState<string | null>(null);
   const columns = useMemo<Column<ScheduleRow>[]>(
     () => [

@@ -79,7 +79,7 @@ export function ThermalSheet({
       ) : tab === 'uses' ? (
         <Uses index={index} library={library} edits={edits} />
       ) : tab === 'schedules' ? (
-        <Schedules index={index} library={library} edits={edits} />
+        <Schedules index={index} edits={edits} />
       ) : tab === 'losses' ? (
         <Losses index={index} thermal={thermal} />
       ) : library ? (

@@ -24,9 +24,6 @@ public record ScheduleProfile(String name, String type, List<Period> periods) {
   public static final String ON_OFF = "OnOff";
   public static final String TEMPERATURE = "Temp";
 
-  /** Kinds of values that can be given by hand; those of deliveries may be others. */
-  public static final List<String> TYPES = List.of(FRACTION, ON_OFF, TEMPERATURE);
-
   /** A year of 365 days that begins on a Monday. */
   public static final int COMMON_YEAR = 2018;
 

@@ -144,10 +144,6 @@ public record Library(
     return named(glazings, name);
   }
 
-  public Optional<LibraryFrame> frame(String name) {
-    return named(frames, name);
-  }
-
   public Optional<LibrarySchedule> schedule(String name) {
     return named(schedules, name);
   }

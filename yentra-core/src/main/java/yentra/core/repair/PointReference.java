@@ -19,7 +19,7 @@ public record PointReference(String object, String attribute, String from, Strin
     implements Repair {
   @Override
   public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
-    Envelope out = pointed(e);
+    Envelope out = pointed(e, tolerance);
     List<ReadNote> left =
         out.notes().stream()
             .filter(
@@ -35,7 +35,7 @@ public record PointReference(String object, String attribute, String from, Strin
     return out.withNotes(left);
   }
 
-  private Envelope pointed(Envelope e) throws NotApplicableException {
+  private Envelope pointed(Envelope e, Tolerance tolerance) throws NotApplicableException {
     if (attribute == null) {
       throw new NotApplicableException("Say which reference is meant.");
     }
@@ -89,21 +89,23 @@ public record PointReference(String object, String attribute, String from, Strin
         return Reshape.replacedSpace(e, object, s -> zone ? s.withZone(to) : s.withStorey(to));
       }
       case "peopleScheduleIdRef", "lightScheduleIdRef", "equipmentScheduleIdRef" -> {
-        return scheduled(e, GiveSchedule.Purpose.valueOf(purpose(attribute)));
+        return scheduled(e, tolerance, GiveSchedule.Purpose.valueOf(purpose(attribute)));
       }
       case "heatSchedIdRef" -> {
-        return scheduled(e, GiveSchedule.Purpose.HEATING);
+        return scheduled(e, tolerance, GiveSchedule.Purpose.HEATING);
       }
       case "coolSchedIdRef" -> {
-        return scheduled(e, GiveSchedule.Purpose.COOLING);
+        return scheduled(e, tolerance, GiveSchedule.Purpose.COOLING);
       }
       case "outsideAirSchedIdRef" -> {
-        return scheduled(e, GiveSchedule.Purpose.AIR);
+        return scheduled(e, tolerance, GiveSchedule.Purpose.AIR);
       }
       case "weekScheduleIdRef" -> {
+        onlyDropped();
         return e.withSchedules(e.schedules().withoutWeek(from));
       }
       case "dayScheduleIdRef" -> {
+        onlyDropped();
         return e.withSchedules(e.schedules().withoutDay(from));
       }
       default -> {
@@ -116,13 +118,20 @@ public record PointReference(String object, String attribute, String from, Strin
     }
   }
 
+  /** Which week or day is meant instead is said with the schedule as a whole. */
+  private void onlyDropped() throws NotApplicableException {
+    if (to != null) {
+      throw new NotApplicableException("Change the schedule instead: it says its weeks and days.");
+    }
+  }
+
   private static String purpose(String attribute) {
     return attribute.replace("ScheduleIdRef", "").toUpperCase(java.util.Locale.ROOT);
   }
 
-  private Envelope scheduled(Envelope e, GiveSchedule.Purpose purpose)
+  private Envelope scheduled(Envelope e, Tolerance tolerance, GiveSchedule.Purpose purpose)
       throws NotApplicableException {
-    return new GiveSchedule(purpose, List.of(object), to, null).apply(e, Tolerance.standard());
+    return new GiveSchedule(purpose, List.of(object), to, null).apply(e, tolerance);
   }
 
   @Override

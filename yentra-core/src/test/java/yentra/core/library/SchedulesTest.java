@@ -193,6 +193,11 @@ class SchedulesTest {
     Envelope then = remedies.get(remedies.size() - 1).repair().apply(e, TOLERANCE);
     assertThat(Fixtures.codes(then)).doesNotContain("FMT-104");
     assertThat(new String(write(then), StandardCharsets.UTF_8)).doesNotContain("\"gone\"");
+    if (attribute.startsWith("week") || attribute.startsWith("day")) {
+      assertThatThrownBy(
+              () -> new PointReference("x", attribute, "gone", "other").apply(e, TOLERANCE))
+          .hasMessageContaining("Change the schedule instead");
+    }
   }
 
   @Test
