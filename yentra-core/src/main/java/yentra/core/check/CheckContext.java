@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.boundary.SpaceVolumes;
+import yentra.core.envelope.Conditions;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.FrameDifference;
@@ -23,6 +24,7 @@ import yentra.core.model.ArchitecturalModel;
 import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopedModel;
 import yentra.core.thermal.HeatLoss;
+import yentra.core.thermal.HeatLossOptions;
 import yentra.core.thermal.UValueBreakdown;
 
 /**
@@ -309,10 +311,11 @@ public final class CheckContext {
    * Transmission heat loss. Spaces count as conditioned unless the delivery says otherwise; those
    * that only group others do not count.
    */
-  public HeatLoss heatLoss() {
+  public HeatLoss heatLoss(HeatLossOptions options) {
     java.util.Set<String> grouping = groupings();
     return HeatLoss.of(
         envelope,
+        options,
         s -> outward(s).tilt(),
         s -> Math.max(0, volumes.of(s.key()).volume()),
         s -> Conditions.of(s.condition()) != Conditions.NONE,
@@ -321,7 +324,7 @@ public final class CheckContext {
 
   /** Where a surface stands, for its surface resistances. */
   public UValueBreakdown.Position position(Surface s) {
-    return UValueBreakdown.Position.of(s, outward(s).tilt());
+    return UValueBreakdown.Position.of(envelope, s, outward(s).tilt());
   }
 
   /** Which way an outdoor wall faces, 0 for true north, clockwise in eighths; −1 for all else. */

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
+import yentra.core.envelope.Conditions;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Zone;
 

@@ -8,12 +8,11 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
 import yentra.core.thermal.BuildUp;
-import yentra.core.thermal.SurfaceResistances;
+import yentra.core.thermal.UValueBreakdown;
 
 /** Which surfaces use which construction, and what their layers come to. */
 final class ThermalSurvey {
@@ -60,25 +59,17 @@ final class ThermalSurvey {
     return context.outward(s).tilt();
   }
 
-  /** Surface resistances by what lies on the other side. */
-  SurfaceResistances air(Surface s) {
-    double tilt = tilt(s);
-    return s.exposure() == Exposure.OUTDOOR
-        ? SurfaceResistances.outdoor(tilt)
-        : s.exposure() == Exposure.GROUND
-            ? SurfaceResistances.ground(tilt)
-            : SurfaceResistances.indoor(tilt);
+  /** By the layers of its construction where a surface stands, W/(m²K). */
+  OptionalDouble byLayers(Surface s) {
+    return UValueBreakdown.uValue(buildUps.get(s.construction()), context.position(s));
   }
 
   /** The stated U-value, else what the layers give, W/(m²K). */
   OptionalDouble uValue(Surface s) {
     Construction c = constructions.get(s.construction());
-    if (c == null) {
-      return OptionalDouble.empty();
-    }
-    return c.uValue() != null
-        ? OptionalDouble.of(c.uValue())
-        : buildUps.get(c.key()).uValue(air(s));
+    return c == null
+        ? OptionalDouble.empty()
+        : UValueBreakdown.uValue(c, buildUps.get(c.key()), context.position(s));
   }
 
   static List<Polygon> polygons(List<Surface> list) {

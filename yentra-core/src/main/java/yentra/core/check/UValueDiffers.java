@@ -8,6 +8,8 @@ import yentra.core.envelope.Construction;
 import yentra.core.envelope.Surface;
 import yentra.core.thermal.BuildUp;
 import yentra.core.thermal.SurfaceResistances;
+import yentra.core.thermal.UValueBreakdown;
+import yentra.core.thermal.UValueBreakdown.Position;
 
 /**
  * THM-705: the stated U-value differs from the one its layers give (ISO 6946, homogeneous layers).
@@ -56,16 +58,23 @@ final class UValueDiffers implements Check {
       return out;
     }
     for (Surface s : thermal.users(c)) {
-      b.uValue(thermal.air(s)).ifPresent(out::add);
-      // declared values are those of horizontal heat flow to outdoors
-      b.uValue(SurfaceResistances.outdoor(90)).ifPresent(out::add);
+      thermal.byLayers(s).ifPresent(out::add);
       if (s.sides().size() == 2) {
-        b.uValue(SurfaceResistances.indoor(180 - thermal.tilt(s))).ifPresent(out::add);
+        double tilt = thermal.tilt(s);
+        at(b, new Position(s.exposure(), tilt), out);
+        at(b, new Position(s.exposure(), 180 - tilt), out);
       }
     }
-    OptionalDouble bare = b.uValue(SurfaceResistances.NONE);
+    // declared values are those of horizontal heat flow to outdoors
+    at(b, Position.WALL, out);
+    OptionalDouble bare =
+        UValueBreakdown.withAirLayers(b, Position.WALL).uValue(SurfaceResistances.NONE);
     bare.ifPresent(out::add);
     return out;
+  }
+
+  private static void at(BuildUp b, Position p, List<Double> out) {
+    UValueBreakdown.uValue(b, p).ifPresent(out::add);
   }
 
   /** The computed value nearest to the stated one. */

@@ -8,6 +8,7 @@ import yentra.core.check.CheckContext;
 import yentra.core.envelope.Envelope;
 import yentra.core.thermal.HeatLoss;
 import yentra.core.thermal.HeatLoss.Beyond;
+import yentra.core.thermal.HeatLossOptions;
 
 /**
  * What a model adds up to as it was delivered and as it is now: counts, areas, volumes, and heat
@@ -37,8 +38,8 @@ public final class BalanceSheet {
 
   /** One state, added up once. */
   private record State(CheckContext context, HeatLoss.Sum loss) {
-    static State of(CheckContext c) {
-      return new State(c, c.heatLoss().total(s -> c.octant(s) >= 0));
+    static State of(CheckContext c, HeatLossOptions options) {
+      return new State(c, c.heatLoss(options).total(s -> c.octant(s) >= 0));
     }
 
     Envelope envelope() {
@@ -66,10 +67,12 @@ public final class BalanceSheet {
    *
    * @param before as delivered, scope decided
    * @param now with all repairs
+   * @param options of the heat loss
    */
-  public static List<BalanceLine> of(CheckContext before, CheckContext now) {
-    State a = State.of(before);
-    State b = State.of(now);
+  public static List<BalanceLine> of(
+      CheckContext before, CheckContext now, HeatLossOptions options) {
+    State a = State.of(before, options);
+    State b = State.of(now, options);
     List<BalanceLine> out = new ArrayList<>();
     line(out, "Spaces", Measure.COUNT, a, b, s -> s.envelope().spaces().size());
     line(out, "Zones", Measure.COUNT, a, b, s -> s.envelope().zones().size());

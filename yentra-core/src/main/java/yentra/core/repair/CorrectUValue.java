@@ -15,28 +15,41 @@ import yentra.core.thermal.UValueBreakdown;
 import yentra.core.thermal.UValueCorrection;
 
 /**
- * States the U-value of a construction with corrections to what its layers say: an air layer with
- * openings, gaps in the insulation, fasteners. It is reckoned for the place where most of the
- * construction is.
+ * States the U-value of a construction with corrections to what its layers say: its air layer, a
+ * taper, gaps in the insulation, fasteners, rain. It is reckoned for the place where most of the
+ * construction is. Each cause is null for none.
  *
  * @param construction key
- * @param openings of the air layer to the outside, mm²/m, or null
- * @param gaps in the insulation, or null for none
- * @param fasteners through the insulation, or null for none
+ * @param openings of the air layer to the outside, mm²/m
+ * @param gaps in the insulation
+ * @param fasteners through the insulation
+ * @param faces of the air layer
+ * @param taper on top of the layers
+ * @param rain under the insulation
  */
 public record CorrectUValue(
     String construction,
     Double openings,
     UValueCorrection.AirGaps gaps,
-    CorrectedUValue.Fasteners fasteners)
+    CorrectedUValue.Fasteners fasteners,
+    CorrectedUValue.AirFaces faces,
+    CorrectedUValue.Taper taper,
+    CorrectedUValue.Rain rain)
     implements Repair {
+  /** For an air layer's openings, gaps and fasteners alone. */
+  public CorrectUValue(
+      String construction,
+      Double openings,
+      UValueCorrection.AirGaps gaps,
+      CorrectedUValue.Fasteners fasteners) {
+    this(construction, openings, gaps, fasteners, null, null, null);
+  }
+
   private CorrectedUValue corrected(Envelope e) throws NotApplicableException {
     Construction c = Target.construction(e, construction);
-    boolean nothing =
-        openings == null
-            && (gaps == null || gaps == UValueCorrection.AirGaps.NONE)
-            && (fasteners == null || fasteners.number() == 0);
-    if (nothing) {
+    CorrectedUValue.Causes causes =
+        new CorrectedUValue.Causes(openings, faces, taper, gaps, fasteners, rain);
+    if (causes.nothing()) {
       throw new NotApplicableException("Say what the U-value is corrected for.");
     }
     Map<String, BuildUp> all = BuildUp.all(e);
@@ -44,7 +57,6 @@ public record CorrectUValue(
     if (c.layers().isEmpty() || !b.complete() || b.layers().isEmpty()) {
       throw new NotApplicableException(c.label() + " has no layers to begin with.");
     }
-    CorrectedUValue.Causes causes = new CorrectedUValue.Causes(openings, gaps, fasteners);
     String wrong = CorrectedUValue.problem(b, causes);
     if (wrong != null) {
       throw new NotApplicableException(c.label() + ": " + wrong);
@@ -67,18 +79,18 @@ public record CorrectUValue(
     }
     return largest == null
         ? UValueBreakdown.Position.WALL
-        : UValueBreakdown.Position.of(largest, largest.polygon().tilt());
+        : UValueBreakdown.Position.of(e, largest, largest.polygon().tilt());
   }
 
   @Override
   public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
     CorrectedUValue u = corrected(e);
-    if (openings == null && u.negligible()) {
+    if (openings == null && faces == null && taper == null && u.negligible()) {
       throw new NotApplicableException(
           String.format(
               Locale.ROOT,
               "The corrections are %.1f %% of the U-value; below 3 %% ISO 6946 leaves them out.",
-              100 * (u.gaps() + u.fasteners()) / u.ventilated()));
+              100 * u.added() / u.tapered()));
     }
     return new StateUValue(construction, u.uValue()).apply(e, tolerance);
   }
@@ -89,17 +101,11 @@ public record CorrectUValue(
     List<String> parts = new ArrayList<>();
     try {
       CorrectedUValue u = corrected(before);
-      if (openings != null) {
-        parts.add(
-            String.format(
-                Locale.ROOT, "air layer with openings %+.4f", u.ventilated() - u.layers()));
-      }
-      if (u.gaps() > 0) {
-        parts.add(String.format(Locale.ROOT, "gaps in the insulation %+.4f", u.gaps()));
-      }
-      if (u.fasteners() > 0) {
-        parts.add(String.format(Locale.ROOT, "fasteners %+.4f", u.fasteners()));
-      }
+      part(parts, "air layer", u.airLayer() - u.layers());
+      part(parts, "taper", u.tapered() - u.airLayer());
+      part(parts, "gaps in the insulation", u.gaps());
+      part(parts, "fasteners", u.fasteners());
+      part(parts, "rain", u.rain());
       return String.format(
           Locale.ROOT,
           "Corrects the U-value of %s from %.3f to %.3f W/m²K (ISO 6946): %s.",
@@ -109,6 +115,12 @@ public record CorrectUValue(
           String.join(", ", parts));
     } catch (NotApplicableException x) {
       return "Corrects the U-value of " + name + ".";
+    }
+  }
+
+  private static void part(List<String> parts, String what, double change) {
+    if (change != 0) {
+      parts.add(String.format(Locale.ROOT, "%s %+.4f", what, change));
     }
   }
 }

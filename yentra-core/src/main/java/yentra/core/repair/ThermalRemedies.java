@@ -243,10 +243,7 @@ final class ThermalRemedies {
     if (b == null || most == null) {
       return OptionalDouble.empty();
     }
-    double tilt =
-        context.direction(most) < 0 ? most.polygon().reversed().tilt() : most.polygon().tilt();
-    Double u = UValueBreakdown.of(b, UValueBreakdown.Position.of(most, tilt)).uValue();
-    return u == null ? OptionalDouble.empty() : OptionalDouble.of(u);
+    return UValueBreakdown.uValue(b, context.position(most));
   }
 
   private void statement(String construction, List<Remedy> out) {

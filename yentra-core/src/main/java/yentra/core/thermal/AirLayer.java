@@ -1,5 +1,8 @@
 package yentra.core.thermal;
 
+import java.util.Locale;
+import java.util.Set;
+
 /**
  * Thermal resistance of air layers in m²K/W (ISO 6946:2017, 6.9, table 8 and annex D; from memory).
  * Thicknesses are metres.
@@ -109,5 +112,104 @@ public final class AirLayer {
     double span = WELL_VENTILATED - UNVENTILATED;
     return (WELL_VENTILATED - openings) / span * unventilated
         + (openings - UNVENTILATED) / span * ventilated;
+  }
+
+  /** What a layer of nothing but air is called, and what else may stand in such a name. */
+  private static final Set<String> AIR =
+      Set.of(
+          "air",
+          "airgap",
+          "airspace",
+          "airlayer",
+          "cavity",
+          "void",
+          "luft",
+          "luftschicht",
+          "luftspalt",
+          "luftraum",
+          "lame",
+          "vide",
+          "aria",
+          "intercapedine",
+          "aire",
+          "camara",
+          "cámara",
+          "lucht",
+          "luchtlaag",
+          "spouw",
+          "luchtspouw",
+          "luftspalte",
+          "luftlag",
+          "hålrum",
+          "hulrum",
+          "luftlager");
+
+  private static final Set<String> BESIDE =
+      Set.of(
+          "layer",
+          "gap",
+          "space",
+          "clear",
+          "still",
+          "unventilated",
+          "ventilated",
+          "unvented",
+          "vented",
+          "weakly",
+          "slightly",
+          "well",
+          "wall",
+          "mm",
+          "cm",
+          "m",
+          "in",
+          "inch",
+          "thick",
+          "horizontal",
+          "vertical",
+          "ruhende",
+          "ruhend",
+          "stehende",
+          "schwach",
+          "stark",
+          "belüftet",
+          "unbelüftet",
+          "belüftete",
+          "unbelüftete",
+          "d",
+          "de",
+          "da",
+          "non",
+          "ventilée",
+          "ventilee",
+          "ventilata",
+          "lamina",
+          "camera",
+          "no",
+          "ventilada",
+          "van",
+          "zwak",
+          "sterk",
+          "geventileerd",
+          "ikke",
+          "ventileret",
+          "ventilert",
+          "ej",
+          "ventilerad");
+
+  /**
+   * Whether a name says nothing but that this is air: every word of it is one for air, or one that
+   * goes with it, such as "Air layer, 50 mm" or "Cavity". A brick with an air in its name is none.
+   */
+  public static boolean isCalledSo(String name) {
+    boolean air = false;
+    for (String word : name.toLowerCase(Locale.ROOT).split("[^\\p{L}]+")) {
+      if (AIR.contains(word)) {
+        air = true;
+      } else if (!word.isEmpty() && !BESIDE.contains(word)) {
+        return false;
+      }
+    }
+    return air;
   }
 }

@@ -11,16 +11,16 @@ import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.operation.buffer.BufferOp;
 import org.locationtech.jts.operation.buffer.BufferParameters;
 import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
-import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Vec3;
 
 /**
- * The floors of an envelope that lie on the ground, by their level, as ISO 13370:2017 asks for
- * them: area and perimeter of their common outline, the depth below the ground, the thickness of
- * the outer walls. The whole outline counts as exposed.
+ * The floors of an envelope that lie on or over the ground, by their level, as ISO 13370:2017 asks
+ * for them: area and perimeter of their common outline, the depth below the ground, the thickness
+ * of the outer walls, their own resistance. The whole outline counts as exposed.
  */
 public final class GroundContact {
   /** Floors within this of each other lie on one level, metres. */
@@ -42,19 +42,23 @@ public final class GroundContact {
    * Floors of one level.
    *
    * @param depth below the ground, m
+   * @param resistance mean of the floors, by area, m²K/W; empty where one is not known
    */
-  public record Floor(double level, double depth, GroundFloor shape) {
-    /** U with the ground, W/(m²K), of a floor of a resistance in m²K/W. */
-    public double uValue(double resistance) {
-      return depth < SHALLOW ? shape.slab(resistance) : shape.basementFloor(resistance, depth);
-    }
+  public record Floor(double level, double depth, GroundFloor shape, OptionalDouble resistance) {}
+
+  private final UValueBreakdown.Table table;
+  private final HeatLossOptions options;
+  private final List<Floor> floors = new ArrayList<>();
+  private final List<Floor> raised = new ArrayList<>();
+  private final List<String> assumptions = new ArrayList<>();
+  private double ground = Double.NaN;
+
+  private GroundContact(UValueBreakdown.Table table, HeatLossOptions options) {
+    this.table = table;
+    this.options = options;
   }
 
-  private final List<Floor> floors = new ArrayList<>();
-  private final List<String> assumptions = new ArrayList<>();
-
-  private GroundContact() {}
-
+  /** Those that lie on the ground. */
   public List<Floor> floors() {
     return List.copyOf(floors);
   }
@@ -63,46 +67,89 @@ public final class GroundContact {
     return List.copyOf(assumptions);
   }
 
-  /**
-   * @param conductivity of the ground, W/(mK)
-   */
-  public static GroundContact of(Envelope e, double conductivity) {
-    GroundContact g = new GroundContact();
+  public static GroundContact of(Envelope e, UValueBreakdown.Table table, HeatLossOptions options) {
+    GroundContact g = new GroundContact(table, options);
     Map<Double, List<Surface>> levels = new LinkedHashMap<>();
-    double ground = Double.NaN;
+    Map<Double, List<Surface>> above = new LinkedHashMap<>();
     for (Surface s : e.surfaces()) {
-      if (!s.type().isGround() || s.polygon().outer().size() < 3) {
+      if (s.polygon().outer().size() < 3) {
         continue;
       }
-      double top = s.polygon().box().max().z();
-      ground = Double.isNaN(ground) ? top : Math.max(ground, top);
-      if (s.type() != SurfaceType.UNDERGROUND_WALL && isFlat(s)) {
-        double z = s.polygon().mean().z();
-        Double level =
-            levels.keySet().stream().filter(l -> Math.abs(l - z) <= LEVEL).findFirst().orElse(z);
-        levels.computeIfAbsent(level, k -> new ArrayList<>()).add(s);
+      if (s.type().isGround()) {
+        double top = s.polygon().box().max().z();
+        g.ground = Double.isNaN(g.ground) ? top : Math.max(g.ground, top);
+      }
+      if (isFloor(s)) {
+        byLevel(levels, s);
+      } else if (options.suspended() != null && s.type() == SurfaceType.RAISED_FLOOR) {
+        byLevel(above, s);
       }
     }
-    double wall = wall(e, g.assumptions);
-    for (Map.Entry<Double, List<Surface>> l : levels.entrySet()) {
-      Geometry outline = outline(l.getValue());
-      if (outline.getArea() > 0) {
-        g.floors.add(
-            new Floor(
-                l.getKey(),
-                Math.max(0, ground - l.getKey()),
-                new GroundFloor(outline.getArea(), outline.getLength(), conductivity, wall)));
-      }
+    if (levels.isEmpty() && above.isEmpty()) {
+      return g;
     }
-    if (!g.floors.isEmpty()) {
-      g.assumptions.add("The whole outline of the floors on the ground counts as exposed.");
-    }
+    double wall = wall(e, table, g.assumptions);
+    levels.forEach((z, list) -> g.add(g.floors, z, Math.max(0, g.ground - z), list, wall));
+    above.forEach((z, list) -> g.add(g.raised, z, 0, list, wall));
+    g.assumptions.add("The whole outline of the floors on the ground counts as exposed.");
     return g;
   }
 
-  private static boolean isFlat(Surface s) {
-    double tilt = s.polygon().tilt();
-    return tilt < 10 || tilt > 170;
+  private static boolean isFloor(Surface s) {
+    return s.type() == SurfaceType.SLAB_ON_GRADE || s.type() == SurfaceType.UNDERGROUND_SLAB;
+  }
+
+  private static void byLevel(Map<Double, List<Surface>> levels, Surface s) {
+    double z = s.polygon().mean().z();
+    Double level =
+        levels.keySet().stream().filter(l -> Math.abs(l - z) <= LEVEL).findFirst().orElse(z);
+    levels.computeIfAbsent(level, k -> new ArrayList<>()).add(s);
+  }
+
+  private void add(List<Floor> to, double level, double depth, List<Surface> list, double wall) {
+    Geometry outline = outline(list);
+    if (outline.getArea() > 0) {
+      GroundFloor shape =
+          new GroundFloor(
+              outline.getArea(), outline.getLength(), options.ground().conductivity(), wall);
+      to.add(new Floor(level, depth, shape, mean(list)));
+    }
+  }
+
+  /** Resistance of the mean conductance with air at the faces, so that bare floors count too. */
+  private OptionalDouble mean(List<Surface> list) {
+    double air = SurfaceResistances.ground(180).sum();
+    double area = 0;
+    double sum = 0;
+    for (Surface s : list) {
+      OptionalDouble r = resistance(s);
+      if (r.isEmpty()) {
+        return r;
+      }
+      area += s.netArea();
+      sum += s.netArea() / (r.getAsDouble() + air);
+    }
+    return sum > 0 ? OptionalDouble.of(area / sum - air) : OptionalDouble.empty();
+  }
+
+  /** Of the component alone, m²K/W; by the same rule as everywhere: stated, else its layers. */
+  private OptionalDouble resistance(Surface s) {
+    double tilt = tilt(s);
+    OptionalDouble u =
+        table.uValue(s.construction(), new UValueBreakdown.Position(Exposure.GROUND, tilt));
+    return u.isEmpty()
+        ? u
+        : OptionalDouble.of(
+            Math.max(0, 1 / u.getAsDouble() - SurfaceResistances.ground(tilt).sum()));
+  }
+
+  /** By the type, whichever way the polygon is drawn. */
+  private static double tilt(Surface s) {
+    return switch (s.type()) {
+      case UNDERGROUND_WALL -> 90;
+      case UNDERGROUND_CEILING -> 0;
+      default -> 180;
+    };
   }
 
   private static Geometry outline(List<Surface> floors) {
@@ -122,12 +169,11 @@ public final class GroundContact {
   }
 
   /** Mean thickness of the walls to outdoor air, by area. */
-  private static double wall(Envelope e, List<String> assumptions) {
-    Map<String, BuildUp> buildUps = BuildUp.all(e);
+  private static double wall(Envelope e, UValueBreakdown.Table table, List<String> assumptions) {
     double area = 0;
     double sum = 0;
     for (Surface s : e.surfaces()) {
-      BuildUp b = s.type() == SurfaceType.EXTERIOR_WALL ? buildUps.get(s.construction()) : null;
+      BuildUp b = s.type() == SurfaceType.EXTERIOR_WALL ? table.buildUp(s.construction()) : null;
       OptionalDouble t = b == null ? OptionalDouble.empty() : b.thickness();
       if (t.isPresent() && t.getAsDouble() > 0) {
         area += s.netArea();
@@ -145,25 +191,88 @@ public final class GroundContact {
    * U with the ground of a surface, W/(m²K); empty when its resistance is not known. A stated
    * U-value of a construction counts as that of the construction alone.
    */
-  public OptionalDouble uValue(Surface s, Construction c, BuildUp b) {
-    OptionalDouble r = b == null ? OptionalDouble.empty() : b.resistance();
-    if (r.isEmpty() && c != null && c.uValue() != null) {
-      r = OptionalDouble.of(Math.max(0, 1 / c.uValue() - SurfaceResistances.ground(0).sum()));
+  public OptionalDouble uValue(Surface s) {
+    OptionalDouble own = resistance(s);
+    if (own.isEmpty()) {
+      return own;
     }
-    if (r.isEmpty() || floors.isEmpty()) {
+    double r = own.getAsDouble();
+    double conductivity = options.ground().conductivity();
+    double bottom = s.polygon().box().min().z();
+    if (s.type() == SurfaceType.UNDERGROUND_CEILING) {
+      assume(
+          "Earth on ceilings counts as a layer of the ground (heat flows straight up; not a case of ISO 13370).");
+      double cover = Math.max(0, ground - s.polygon().mean().z()) / conductivity;
+      return OptionalDouble.of(1 / (r + cover + SurfaceResistances.outdoor(0).sum()));
+    }
+    Floor f = floorOf(s, bottom);
+    if (s.type() == SurfaceType.UNDERGROUND_WALL) {
+      return OptionalDouble.of(wall(s, r, f));
+    }
+    if (f == null) {
       return OptionalDouble.empty();
     }
-    double z = s.polygon().box().min().z();
-    Floor nearest = floors.get(0);
+    if (f.depth >= SHALLOW) {
+      return OptionalDouble.of(f.shape.basementFloor(r, f.depth));
+    }
+    return OptionalDouble.of(
+        options.edge() == null
+            ? f.shape.slab(r)
+            : f.shape.slab(r, f.shape.edge(r, options.edge())));
+  }
+
+  private double wall(Surface s, double r, Floor f) {
+    double own = s.polygon().box().max().z() - s.polygon().box().min().z();
+    double depth = f == null || f.depth < SHALLOW ? own : f.depth;
+    if (depth < SHALLOW) {
+      return 1 / (r + SurfaceResistances.outdoor(90).sum());
+    }
+    if (f == null || f.resistance.isEmpty()) {
+      assume(
+          "Of walls in the ground whose floor has no known resistance, the floor is taken to resist as well as the walls.");
+      return GroundFloor.wallAlone(options.ground().conductivity(), r, depth);
+    }
+    return f.shape.basementWall(f.resistance.getAsDouble(), r, depth);
+  }
+
+  private void assume(String what) {
+    if (!assumptions.contains(what)) {
+      assumptions.add(what);
+    }
+  }
+
+  /** The highest floor that is not above the surface's lower edge, else the nearest one. */
+  private Floor floorOf(Surface s, double bottom) {
+    Floor best = null;
     for (Floor f : floors) {
-      nearest = Math.abs(f.level - z) < Math.abs(nearest.level - z) ? f : nearest;
+      boolean under = f.level <= bottom + LEVEL;
+      boolean bestUnder = best != null && best.level <= bottom + LEVEL;
+      boolean nearer = best == null || Math.abs(f.level - bottom) < Math.abs(best.level - bottom);
+      if (under == bestUnder ? nearer : under) {
+        best = f;
+      }
     }
-    if (s.type() == SurfaceType.UNDERGROUND_WALL) {
-      double depth = s.polygon().box().max().z() - z;
-      return depth < SHALLOW
-          ? OptionalDouble.of(1 / (r.getAsDouble() + SurfaceResistances.ground(90).sum()))
-          : OptionalDouble.of(nearest.shape.basementWall(0, r.getAsDouble(), depth));
+    return best;
+  }
+
+  /**
+   * U of a raised floor with the ventilated space under it, W/(m²K); empty where there is none or
+   * its own is not known.
+   */
+  OptionalDouble suspended(Surface s) {
+    if (s.type() != SurfaceType.RAISED_FLOOR || raised.isEmpty()) {
+      return OptionalDouble.empty();
     }
-    return OptionalDouble.of(nearest.uValue(r.getAsDouble()));
+    OptionalDouble u =
+        table.uValue(s.construction(), new UValueBreakdown.Position(Exposure.SPACE, 180));
+    double z = s.polygon().mean().z();
+    Floor best = raised.get(0);
+    for (Floor f : raised) {
+      best = Math.abs(f.level - z) < Math.abs(best.level - z) ? f : best;
+    }
+    GroundFloor shape = best.shape;
+    return u.isEmpty()
+        ? u
+        : OptionalDouble.of(shape.suspended(u.getAsDouble(), options.suspended()));
   }
 }

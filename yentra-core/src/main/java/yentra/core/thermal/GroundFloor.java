@@ -10,12 +10,6 @@ package yentra.core.thermal;
  * @param wall full thickness of the walls
  */
 public record GroundFloor(double area, double perimeter, double conductivity, double wall) {
-  /** Of sand or gravel: what the standard takes where the ground is not known, W/(mK). */
-  public static final double SAND = 2.0;
-
-  public static final double CLAY = 1.5;
-  public static final double ROCK = 3.5;
-
   private static final double FLOOR_INSIDE = 0.17;
   private static final double WALL_INSIDE = 0.13;
   private static final double OUTSIDE = 0.04;
@@ -52,18 +46,11 @@ public record GroundFloor(double area, double perimeter, double conductivity, do
     return 2 * conductivity / (Math.PI * b + t) * Math.log(Math.PI * b / t + 1);
   }
 
-  /**
-   * ψ of insulation along the edge of a slab.
-   *
-   * @param depth how deep it goes down, or how far in
-   * @param thickness of the edge insulation
-   * @param insulation its conductivity, W/(mK)
-   */
-  public double edge(
-      double floor, boolean vertical, double depth, double thickness, double insulation) {
+  /** ψ of insulation along the edge of a slab. */
+  public double edge(double floor, HeatLossOptions.EdgeInsulation e) {
     double t = equivalent(floor);
-    double added = (thickness / insulation - thickness / conductivity) * conductivity;
-    double d = vertical ? 2 * depth : depth;
+    double added = (e.thickness() / e.conductivity() - e.thickness() / conductivity) * conductivity;
+    double d = e.vertical() ? 2 * e.depth() : e.depth();
     return -conductivity / Math.PI * (Math.log(d / t + 1) - Math.log(d / (t + added) + 1));
   }
 
@@ -80,72 +67,44 @@ public record GroundFloor(double area, double perimeter, double conductivity, do
   /**
    * The walls of a heated basement.
    *
+   * @param floor resistance of the basement's floor without air at its faces
    * @param walls resistance of the walls without air at their faces
    */
   public double basementWall(double floor, double walls, double depth) {
-    double dw = conductivity * (WALL_INSIDE + walls + OUTSIDE);
-    double df = Math.min(equivalent(floor), dw);
-    return 2
-        * conductivity
-        / (Math.PI * depth)
-        * (1 + 0.5 * df / (df + depth))
-        * Math.log(depth / dw + 1);
-  }
-
-  /** H of a heated basement, W/K. */
-  public double basement(double floor, double walls, double depth) {
-    return area * basementFloor(floor, depth)
-        + depth * perimeter * basementWall(floor, walls, depth);
+    return basementWall(conductivity, equivalent(floor), walls, depth);
   }
 
   /**
-   * The floor above an unheated basement.
+   * The walls of a basement of whose floor nothing is known: it is taken to be of the walls' own
+   * equivalent thickness, which gives the greatest U-value.
    *
-   * @param above U of that floor
-   * @param height of the basement's walls above the ground
-   * @param wallAbove U of these walls
-   * @param airChanges 1/h
-   * @param volume of the basement, m³
+   * @param conductivity of the ground, W/(mK)
    */
-  public double unheatedBasement(
-      double above,
-      double floor,
-      double walls,
-      double depth,
-      double height,
-      double wallAbove,
-      double airChanges,
-      double volume) {
-    double out =
-        area * basementFloor(floor, depth)
-            + depth * perimeter * basementWall(floor, walls, depth)
-            + height * perimeter * wallAbove
-            + 0.33 * airChanges * volume;
-    return 1 / (1 / above + area / out);
+  public static double wallAlone(double conductivity, double walls, double depth) {
+    return basementWall(conductivity, Double.POSITIVE_INFINITY, walls, depth);
+  }
+
+  private static double basementWall(double conductivity, double df, double walls, double depth) {
+    double dw = conductivity * (WALL_INSIDE + walls + OUTSIDE);
+    double d = Math.min(df, dw);
+    return 2
+        * conductivity
+        / (Math.PI * depth)
+        * (1 + 0.5 * d / (d + depth))
+        * Math.log1p(depth / dw);
   }
 
   /**
    * A suspended floor over a ventilated space.
    *
    * @param above U of the floor, with Rsi on both faces
-   * @param ground resistance of what covers the ground
-   * @param height of the floor above the ground outside
-   * @param wallAbove U of the walls of the space
-   * @param vents m² of openings per m of perimeter
-   * @param wind m/s at 10 m
-   * @param shelter 0.02 sheltered, 0.05 average, 0.10 exposed
    */
-  public double suspended(
-      double above,
-      double ground,
-      double height,
-      double wallAbove,
-      double vents,
-      double wind,
-      double shelter) {
+  public double suspended(double above, HeatLossOptions.SuspendedFloor space) {
     double b = characteristic();
-    double through = logarithmic(equivalent(ground));
-    double across = 2 * height * wallAbove / b + 1450 * vents * wind * shelter / b;
+    double through = logarithmic(equivalent(space.cover()));
+    double across =
+        2 * space.height() * space.wallUValue() / b
+            + 1450 * space.vents() * space.wind() * space.shelter() / b;
     return 1 / (1 / above + 1 / (through + across));
   }
 

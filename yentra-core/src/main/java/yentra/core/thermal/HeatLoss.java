@@ -4,12 +4,12 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
-import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Glazing;
@@ -20,12 +20,10 @@ import yentra.core.envelope.Surface;
 /**
  * Transmission heat loss of conditioned spaces (ISO 13789:2017, from memory): to outdoor air,
  * through the ground (ISO 13370), and through spaces that are not conditioned, by their adjustment
- * factor. Areas are those of the surfaces; linear thermal bridges are not counted.
+ * factors, which follow from the network of all such spaces. Areas are those of the surfaces;
+ * linear thermal bridges are not counted.
  */
 public final class HeatLoss {
-  /** Air changes of a space that is not conditioned: joints sealed, no openings, 1/h. */
-  private static final double TIGHT = 0.5;
-
   private final List<Part> parts = new ArrayList<>();
   private final Map<String, Double> uValues = new HashMap<>();
   private final List<String> assumptions = new ArrayList<>();
@@ -111,33 +109,33 @@ public final class HeatLoss {
   }
 
   /**
-   * @param tilt of a surface's outer face, degrees
+   * @param options what no model says
+   * @param tilt of a surface's face turned out of its first space, degrees
    * @param volume of a space, m³
    * @param conditioned whether a space is heated or cooled
    * @param counts whether a space counts at all: those that only group others do not
    */
   public static HeatLoss of(
       Envelope e,
+      HeatLossOptions options,
       ToDoubleFunction<Surface> tilt,
       ToDoubleFunction<Space> volume,
       Predicate<Space> conditioned,
       Predicate<Space> counts) {
     HeatLoss h = new HeatLoss();
     UValueBreakdown.Table table = new UValueBreakdown.Table(e);
-    GroundContact ground = GroundContact.of(e, GroundFloor.SAND);
-    Map<String, Construction> constructions = new HashMap<>();
-    e.constructions().forEach(c -> constructions.put(c.key(), c));
+    GroundContact ground = GroundContact.of(e, table, options);
     Map<String, Glazing> glazings = new HashMap<>();
     e.glazings().forEach(g -> glazings.put(g.key(), g));
     Map<String, Space> spaces = new HashMap<>();
     e.spaces().stream().filter(counts).forEach(s -> spaces.put(s.key(), s));
+    boolean sloped = false;
     for (Surface s : e.surfaces()) {
-      UValueBreakdown.Position at = UValueBreakdown.Position.of(s, tilt.applyAsDouble(s));
-      OptionalDouble u =
-          s.exposure() == Exposure.GROUND
-              ? ground.uValue(
-                  s, constructions.get(s.construction()), table.buildUp(s.construction()))
-              : table.uValue(s.construction(), at);
+      UValueBreakdown.Position at = UValueBreakdown.Position.of(e, s, tilt.applyAsDouble(s));
+      OptionalDouble u = s.exposure() == Exposure.GROUND ? ground.uValue(s) : ground.suspended(s);
+      if (u.isEmpty() && s.exposure() != Exposure.GROUND) {
+        u = table.uValue(s.construction(), at);
+      }
       u.ifPresent(v -> h.uValues.put(s.key(), v));
       for (Opening o : s.openings()) {
         Glazing g = glazings.get(o.glazing());
@@ -146,35 +144,54 @@ public final class HeatLoss {
                 ? OptionalDouble.of(g.uValue())
                 : table.uValue(o.construction(), at);
         ou.ifPresent(v -> h.uValues.put(o.key(), v));
+        sloped |= g != null && g.uValue() != null && at.flow() == HeatFlow.UP;
       }
     }
-    Map<String, Double> factors = h.factors(e, spaces, volume, conditioned);
+    UnconditionedSpaces cool = h.unconditioned(e, spaces, volume, conditioned, options);
+    Map<String, Double> factors = cool.adjustments();
     for (Surface s : e.surfaces()) {
       h.add(s, spaces, conditioned, factors);
     }
     h.assumptions.addAll(ground.assumptions());
     if (!factors.isEmpty()) {
       h.assumptions.add(
-          "Spaces that are not conditioned have half an air change an hour with outdoor air (ISO 13789).");
+          String.format(
+              Locale.ROOT,
+              "Spaces that are not conditioned exchange air with outdoors, %s times an hour, and heat with each other (ISO 13789).",
+              plain(options.airChanges())));
     }
     if (e.surfaces().stream().anyMatch(s -> s.exposure() == Exposure.GROUND)) {
-      h.assumptions.add("The ground is sand or gravel: 2.0 W/mK (ISO 13370, default).");
+      h.assumptions.add(
+          String.format(
+              Locale.ROOT,
+              "The ground is %s: %.1f W/mK (ISO 13370).",
+              options.ground().label(),
+              options.ground().conductivity()));
+    }
+    if (sloped) {
+      h.assumptions.add(
+          "Windows in roofs count with the U-value of their window type, which is commonly that of upright glass.");
     }
     return h;
   }
 
-  /** Adjustment factors of the spaces that are not conditioned, by key. */
-  private Map<String, Double> factors(
+  private static String plain(double v) {
+    return v == Math.rint(v) ? Long.toString((long) v) : Double.toString(v);
+  }
+
+  private UnconditionedSpaces unconditioned(
       Envelope e,
       Map<String, Space> spaces,
       ToDoubleFunction<Space> volume,
-      Predicate<Space> conditioned) {
-    Map<String, double[]> sums = new LinkedHashMap<>();
-    for (Space s : spaces.values()) {
-      if (!conditioned.test(s)) {
-        sums.put(
+      Predicate<Space> conditioned,
+      HeatLossOptions options) {
+    UnconditionedSpaces cool = new UnconditionedSpaces();
+    for (Space s : e.spaces()) {
+      if (spaces.containsKey(s.key()) && !conditioned.test(s)) {
+        cool.add(s.key());
+        cool.outside(
             s.key(),
-            new double[] {0, UnconditionedSpace.ventilation(TIGHT, volume.applyAsDouble(s))});
+            UnconditionedSpaces.ventilation(options.airChanges(), volume.applyAsDouble(s)));
       }
     }
     for (Surface s : e.surfaces()) {
@@ -183,22 +200,19 @@ public final class HeatLoss {
         ua += o.polygon().area() * uValues.getOrDefault(o.key(), 0.0);
       }
       boolean out = s.exposure() == Exposure.OUTDOOR || s.exposure() == Exposure.GROUND;
-      for (int i = 0; i < s.sides().size(); i++) {
-        double[] sum = sums.get(s.sides().get(i).space());
-        if (sum == null) {
-          continue;
-        }
-        Space other = s.sides().size() == 2 ? spaces.get(s.sides().get(1 - i).space()) : null;
-        if (other != null && conditioned.test(other)) {
-          sum[0] += ua;
-        } else if (out) {
-          sum[1] += ua;
-        }
+      String a = s.sides().isEmpty() ? "" : s.sides().get(0).space();
+      String b = s.sides().size() == 2 && !out ? s.sides().get(1).space() : "";
+      if (cool.contains(a) && cool.contains(b)) {
+        cool.between(a, b, ua);
+      } else if (cool.contains(a) && spaces.containsKey(b)) {
+        cool.inside(a, ua);
+      } else if (cool.contains(b) && spaces.containsKey(a)) {
+        cool.inside(b, ua);
+      } else if (cool.contains(a) && out) {
+        cool.outside(a, ua);
       }
     }
-    Map<String, Double> out = new HashMap<>();
-    sums.forEach((k, v) -> out.put(k, new UnconditionedSpace(v[0], v[1]).adjustment()));
-    return out;
+    return cool;
   }
 
   private void add(

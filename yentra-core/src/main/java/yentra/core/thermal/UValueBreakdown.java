@@ -6,7 +6,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import yentra.core.envelope.Conditions;
 import yentra.core.envelope.Construction;
+import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Surface;
@@ -57,25 +59,61 @@ public record UValueBreakdown(
     assumptions = List.copyOf(assumptions);
   }
 
-  /** Where a component stands: what is outside, and the tilt of its outer face in degrees. */
-  public record Position(Exposure exposure, double tilt) {
-    public static Position of(Surface s, double tilt) {
-      return new Position(s.exposure(), tilt);
+  /**
+   * Where a component stands, as far as that decides the resistances of the air at its faces.
+   *
+   * @param exposure what is outside
+   * @param tilt of the outer face, degrees
+   * @param eitherWay whether the heat may flow either way, as between spaces that are both heated:
+   *     the values of horizontal flow hold (ISO 6946:2017, 6.8)
+   */
+  public record Position(Exposure exposure, double tilt, boolean eitherWay) {
+    public Position(Exposure exposure, double tilt) {
+      this(exposure, tilt, false);
+    }
+
+    /**
+     * Of a surface. Between two spaces heat flows from the conditioned one to the other; between
+     * two of a kind it may flow either way. So it does not matter which side the polygon is drawn
+     * on.
+     *
+     * @param e whose spaces say whether they are conditioned; those that do not say count as such
+     * @param tilt of the face turned out of its first space, degrees
+     */
+    public static Position of(Envelope e, Surface s, double tilt) {
+      boolean two = s.sides().size() == 2 && !s.isWithinOneSpace();
+      if (!two || s.exposure() == Exposure.OUTDOOR || s.exposure() == Exposure.GROUND) {
+        return new Position(s.exposure(), tilt);
+      }
+      boolean first = isConditioned(e, s.sides().get(0).space());
+      boolean second = isConditioned(e, s.sides().get(1).space());
+      return first == second
+          ? new Position(s.exposure(), tilt, HeatFlow.out(tilt) != HeatFlow.HORIZONTAL)
+          : new Position(s.exposure(), first ? tilt : 180 - tilt);
+    }
+
+    private static boolean isConditioned(Envelope e, String space) {
+      return e.space(space).map(x -> Conditions.of(x.condition()) != Conditions.NONE).orElse(false);
     }
 
     /** "A wall to outdoor air" stands for a construction that nothing uses. */
     public static final Position WALL = new Position(Exposure.OUTDOOR, 90);
 
-    SurfaceResistances air() {
+    /** Resistances of the air at both faces. */
+    public SurfaceResistances air() {
       return switch (exposure) {
         case OUTDOOR, SHADE -> SurfaceResistances.outdoor(tilt);
         case GROUND -> SurfaceResistances.ground(tilt);
-        default -> SurfaceResistances.indoor(tilt);
+        default -> SurfaceResistances.indoor(eitherWay ? 90 : tilt);
       };
     }
 
     HeatFlow flow() {
-      return HeatFlow.out(tilt);
+      return eitherWay ? HeatFlow.HORIZONTAL : HeatFlow.out(tilt);
+    }
+
+    private String direction() {
+      return eitherWay ? "either way" : flow().label();
     }
   }
 
@@ -114,12 +152,7 @@ public record UValueBreakdown(
     }
     steps.add(
         new Step(
-            "Air inside (Rsi), heat flows " + at.flow().label(),
-            null,
-            null,
-            1,
-            air.inside(),
-            FILM));
+            "Air inside (Rsi), heat flows " + at.direction(), null, null, 1, air.inside(), FILM));
     Optional<BridgedComponent> bridged = known.isBridged() ? known.bridged(air) : Optional.empty();
     if (bridged.isPresent() && !bridged.get().holds()) {
       assumed.add(
@@ -146,9 +179,17 @@ public record UValueBreakdown(
     if (c.uValue() != null) {
       return OptionalDouble.of(c.uValue());
     }
-    return b == null
-        ? OptionalDouble.empty()
-        : withAirLayers(b, at.flow(), new ArrayList<>()).uValue(at.air());
+    return uValue(b, at);
+  }
+
+  /** By the layers, air layers filled in; empty where one is not known. */
+  public static OptionalDouble uValue(BuildUp b, Position at) {
+    return b == null ? OptionalDouble.empty() : withAirLayers(b, at).uValue(at.air());
+  }
+
+  /** The layers with resistances for those of air that state none. */
+  public static BuildUp withAirLayers(BuildUp b, Position at) {
+    return withAirLayers(b, at.flow(), new ArrayList<>());
   }
 
   /** U-values by construction of an envelope, each worked out once for each place. */
@@ -157,7 +198,7 @@ public record UValueBreakdown(
     private final Map<String, Construction> constructions = new java.util.HashMap<>();
     private final Map<String, OptionalDouble> known = new java.util.HashMap<>();
 
-    public Table(yentra.core.envelope.Envelope e) {
+    public Table(Envelope e) {
       buildUps = BuildUp.all(e);
       e.constructions().forEach(c -> constructions.put(c.key(), c));
     }
@@ -207,13 +248,13 @@ public record UValueBreakdown(
         m.extras());
   }
 
-  /** Whether a material is called air or a cavity and has neither conductivity nor resistance. */
+  /** Whether a material is called an air layer and has neither conductivity nor resistance. */
   public static boolean isAirLayer(Material m) {
     return m.conductivity() == null
         && m.resistance() == null
         && m.thickness() != null
         && m.thickness() > 0
         && m.thickness() <= AirLayer.THICKEST
-        && m.name().toLowerCase(Locale.ROOT).matches(".*\\b(air|cavity|air ?gap|void)\\b.*");
+        && AirLayer.isCalledSo(m.name());
   }
 }

@@ -13,6 +13,7 @@ import yentra.core.check.CheckContext;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
 import yentra.core.exchange.BalanceSheet.BalanceLine;
+import yentra.core.thermal.HeatLossOptions;
 
 class BalanceSheetTest {
   private static CheckContext context(Envelope e) {
@@ -20,7 +21,8 @@ class BalanceSheetTest {
   }
 
   private static Map<String, BalanceLine> sheet(Envelope before, Envelope now) {
-    List<BalanceLine> lines = BalanceSheet.of(context(before), context(now));
+    List<BalanceLine> lines =
+        BalanceSheet.of(context(before), context(now), HeatLossOptions.STANDARD);
     return lines.stream().collect(Collectors.toMap(BalanceLine::what, l -> l));
   }
 

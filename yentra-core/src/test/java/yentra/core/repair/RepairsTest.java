@@ -211,7 +211,7 @@ class RepairsTest {
                 "con-1",
                 500.0,
                 UValueCorrection.AirGaps.BRIDGING,
-                new CorrectedUValue.Fasteners(4, 2e-5, 50)),
+                new CorrectedUValue.Fasteners(4, 2e-5, 50, null)),
             new GiveSchedule(
                 GiveSchedule.Purpose.PEOPLE,
                 List.of("a"),

@@ -199,7 +199,7 @@ class ThermalRepairsTest {
     assertThat(wall.resistance()).isCloseTo(0.13 + brick + 0.18 + 0.04, within(1e-12));
     assertThat(wall.assumptions()).singleElement().asString().contains("not ventilated");
     UValueBreakdown roof =
-        UValueBreakdown.of(b, UValueBreakdown.Position.of(e.surface("b-roof").orElseThrow(), 0));
+        UValueBreakdown.of(b, UValueBreakdown.Position.of(e, e.surface("b-roof").orElseThrow(), 0));
     assertThat(roof.resistance()).isCloseTo(0.10 + brick + 0.16 + 0.04, within(1e-12));
   }
 
@@ -236,7 +236,7 @@ class ThermalRepairsTest {
             key,
             null,
             UValueCorrection.AirGaps.BRIDGING,
-            new CorrectedUValue.Fasteners(2.5, 12.5e-6, 17));
+            new CorrectedUValue.Fasteners(2.5, 12.5e-6, 17, null));
     Envelope then = after(e, r);
     assertThat(stated(then)).isCloseTo(0.2676073021, within(1e-9));
     assertThat(r.describe(e, new Naming(e)))
@@ -248,7 +248,7 @@ class ThermalRepairsTest {
                 after(
                     walls,
                     new CorrectUValue(
-                        key, null, null, new CorrectedUValue.Fasteners(2.5, 12.5e-6, 17))))
+                        key, null, null, new CorrectedUValue.Fasteners(2.5, 12.5e-6, 17, null))))
         .hasMessageContaining("below 3 %");
   }
 
@@ -278,7 +278,8 @@ class ThermalRepairsTest {
             () ->
                 after(
                     e,
-                    new CorrectUValue(key, null, null, new CorrectedUValue.Fasteners(4, -1, 50))))
+                    new CorrectUValue(
+                        key, null, null, new CorrectedUValue.Fasteners(4, -1, 50, null))))
         .hasMessageContaining("fasteners per m²");
     assertThatThrownBy(() -> after(e, new CorrectUValue("gone", 800.0, null, null)))
         .hasMessageContaining("no longer there");

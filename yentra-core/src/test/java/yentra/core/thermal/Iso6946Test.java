@@ -9,6 +9,7 @@ import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import yentra.core.thermal.BridgedComponent.Part;
 
 /**
@@ -207,8 +208,56 @@ class Iso6946Test {
 
   @Test
   void taperedLayers() {
-    assertThat(TaperedLayer.rectangle(1, 3)).isCloseTo(0.462098120373, within(5e-13));
-    assertThat(TaperedLayer.thickestAtApex(1, 3)).isCloseTo(0.565594987662, within(5e-13));
-    assertThat(TaperedLayer.thinnestAtApex(1, 3)).isCloseTo(0.358601253084, within(5e-13));
+    assertThat(TaperedLayer.RECTANGLE.uValue(1, 3)).isCloseTo(0.462098120373, within(5e-13));
+    assertThat(TaperedLayer.THICKEST_AT_APEX.uValue(1, 3)).isCloseTo(0.565594987662, within(5e-13));
+    assertThat(TaperedLayer.THINNEST_AT_APEX.uValue(1, 3)).isCloseTo(0.358601253084, within(5e-13));
+  }
+
+  /**
+   * The mean of 1/(R0 + R) over the area, by numbers instead of formulas: R grows evenly across a
+   * rectangle; across a triangle the width of the strip of each height counts. Down to a taper so
+   * thin that the standard's formulas lose every digit.
+   */
+  @ParameterizedTest
+  @EnumSource(TaperedLayer.class)
+  void taperedLayersAreTheMeanOverTheArea(TaperedLayer shape) {
+    for (double r2 : new double[] {5, 1, 0.2, 0.11, 0.0999, 0.01, 1e-4, 1e-7, 1e-10, 0}) {
+      double r0 = 0.8;
+      int n = 20_000;
+      double sum = 0;
+      double weights = 0;
+      for (int i = 0; i < n; i++) {
+        double t = (i + 0.5) / n;
+        double w =
+            switch (shape) {
+              case RECTANGLE -> 1;
+              case THICKEST_AT_APEX -> 1 - t;
+              case THINNEST_AT_APEX -> t;
+            };
+        sum += w / (r0 + t * r2);
+        weights += w;
+      }
+      assertThat(shape.uValue(r0, r2)).as("R2 %s", r2).isCloseTo(sum / weights, within(2e-9));
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "Air, true",
+    "'Air layer, 50 mm', true",
+    "Cavity, true",
+    "unventilated air gap 25mm, true",
+    "Ruhende Luftschicht, true",
+    "Lame d'air non ventilée, true",
+    "Fairface brick, false",
+    "Air brick, false",
+    "Cavity wall insulation, false",
+    "Stair tread, false",
+    "Void former, false",
+    "Layer 5, false",
+    "'', false"
+  })
+  void airLayersByName(String name, boolean air) {
+    assertThat(AirLayer.isCalledSo(name)).isEqualTo(air);
   }
 }

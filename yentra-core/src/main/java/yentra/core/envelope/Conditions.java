@@ -1,7 +1,7 @@
-package yentra.core.check;
+package yentra.core.envelope;
 
 /** What gbXML's conditionType says of a space. */
-enum Conditions {
+public enum Conditions {
   UNKNOWN("not said", false, false),
   HEATED("heated", true, false),
   COOLED("cooled", false, true),
@@ -18,7 +18,7 @@ enum Conditions {
     this.cooled = cooled;
   }
 
-  static Conditions of(String conditionType) {
+  public static Conditions of(String conditionType) {
     return switch (conditionType) {
       case "Heated", "HeatedOnly" -> HEATED;
       case "Cooled" -> COOLED;
@@ -28,20 +28,20 @@ enum Conditions {
     };
   }
 
-  String label() {
+  public String label() {
     return label;
   }
 
-  boolean heated() {
+  public boolean heated() {
     return heated;
   }
 
-  boolean cooled() {
+  public boolean cooled() {
     return cooled;
   }
 
   /** Whether it is heated or cooled; false where nothing is said. */
-  boolean conditioned() {
+  public boolean conditioned() {
     return heated || cooled;
   }
 }
