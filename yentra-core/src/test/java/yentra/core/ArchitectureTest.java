@@ -73,7 +73,7 @@ class ArchitectureTest {
           .whereLayer("thermal")
           .mayOnlyAccessLayers("units", "geometry", "envelope")
           .whereLayer("gbxml")
-          .mayOnlyAccessLayers("units", "geometry", "envelope")
+          .mayOnlyAccessLayers("units", "geometry", "envelope", "thermal")
           .whereLayer("ifc")
           .mayOnlyAccessLayers(
               "units", "geometry", "envelope", "model", "scope", "step", "boundary", "library")
@@ -84,10 +84,11 @@ class ArchitectureTest {
           .whereLayer("scope")
           .mayOnlyAccessLayers("geometry", "envelope", "model", "table")
           .whereLayer("intake")
-          .mayOnlyAccessLayers("geometry", "envelope", "boundary", "model", "gbxml", "ifc")
+          .mayOnlyAccessLayers(
+              "geometry", "envelope", "boundary", "model", "gbxml", "ifc", "thermal")
           .whereLayer("check")
           .mayOnlyAccessLayers(
-              "units", "geometry", "envelope", "model", "scope", "boundary", "thermal")
+              "units", "geometry", "envelope", "model", "scope", "boundary", "thermal", "gbxml")
           .whereLayer("repair")
           .mayOnlyAccessLayers(
               "units", "geometry", "envelope", "boundary", "check", "thermal", "library")

@@ -281,20 +281,7 @@ final class Faults {
    */
   private static Space restated(Space s) {
     if (s.key().equals("sp-workshop")) {
-      return new Space(
-          s.key(),
-          s.name(),
-          s.storey(),
-          s.zone(),
-          s.building(),
-          s.use(),
-          s.condition(),
-          s.gains(),
-          s.statedFloorArea(),
-          s.statedVolume() * 1.15,
-          s.shell(),
-          s.source(),
-          s.extras());
+      return s.withStated(s.statedFloorArea(), s.statedVolume() * 1.15);
     }
     return s.key().equals("sp-changing")
         ? s.withShell(s.shell().stream().map(Polygon::reversed).toList())

@@ -282,6 +282,7 @@ final class Scene {
               r.use(),
               r.condition(),
               gains,
+              Space.AirExchange.NONE,
               round(area),
               round(volume),
               r.faces(),

@@ -44,19 +44,22 @@ class ThermalController {
   @GetMapping("/deliveries/{id}/thermal")
   ThermalViews.ThermalView thermal(@PathVariable UUID id) {
     DeliveryStates.State s = states.state(id);
-    return ThermalViews.of(s.context(), libraries.known(id), s.settings().constructions());
+    return ThermalViews.of(s.context(), libraries.known(id), s.settings());
   }
 
   /** How the U-value of a surface or opening comes about. */
   @GetMapping("/deliveries/{id}/thermal/breakdown")
   ThermalViews.BreakdownView breakdown(@PathVariable UUID id, @RequestParam String object) {
-    return ThermalViews.breakdown(states.state(id).context(), object);
+    DeliveryStates.State s = states.state(id);
+    return ThermalViews.breakdown(s.context(), object, s.settings().heatLossOptions());
   }
 
   /** What the model adds up to as delivered and now. */
   @GetMapping("/deliveries/{id}/balance")
   List<BalanceSheet.BalanceLine> balance(@PathVariable UUID id) {
-    return BalanceSheet.of(states.beforeRepairs(id).context(), states.state(id).context());
+    DeliveryStates.State now = states.state(id);
+    return BalanceSheet.of(
+        states.beforeRepairs(id).context(), now.context(), now.settings().heatLossOptions());
   }
 
   @GetMapping("/deliveries/{id}/conditions")

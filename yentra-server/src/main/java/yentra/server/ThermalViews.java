@@ -21,11 +21,13 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.intake.ProjectSettings;
 import yentra.core.library.Library;
 import yentra.core.repair.ConstructionDefaults;
 import yentra.core.thermal.BuildUp;
 import yentra.core.thermal.HeatCapacity;
 import yentra.core.thermal.HeatLoss;
+import yentra.core.thermal.HeatLossOptions;
 import yentra.core.thermal.UValueBreakdown;
 
 /** Thermal properties of a delivery's state, as the interface shows them. */
@@ -150,11 +152,12 @@ final class ThermalViews {
       String construction, String place, Double stated, UValueBreakdown breakdown, Double counts) {}
 
   /**
-   * @param chosen names of constructions by surface type for surfaces that have none, or null
+   * @param settings of the project
    */
-  static ThermalView of(CheckContext context, Library library, Map<String, String> chosen) {
+  static ThermalView of(CheckContext context, Library library, ProjectSettings settings) {
+    Map<String, String> chosen = settings.constructions();
     Envelope e = context.envelope();
-    HeatLoss losses = context.heatLoss();
+    HeatLoss losses = context.heatLoss(settings.heatLossOptions());
     Map<String, BuildUp> buildUps = BuildUp.all(e);
     Map<String, Use> uses = uses(context);
     Map<String, Double> u = new LinkedHashMap<>();
@@ -390,7 +393,7 @@ final class ThermalViews {
    *
    * @param key of the surface or opening
    */
-  static BreakdownView breakdown(CheckContext context, String key) {
+  static BreakdownView breakdown(CheckContext context, String key, HeatLossOptions options) {
     Envelope e = context.envelope();
     Surface s =
         e.surface(key)
@@ -403,7 +406,7 @@ final class ThermalViews {
     Construction c =
         e.construction(own).orElseThrow(() -> Problem.notFound("A construction of this object"));
     UValueBreakdown b = UValueBreakdown.of(BuildUp.all(e).get(c.key()), context.position(s));
-    OptionalDouble counts = context.heatLoss().uValue(key);
+    OptionalDouble counts = context.heatLoss(options).uValue(key);
     return new BreakdownView(c.label(), s.type().label(), c.uValue(), b, boxed(counts));
   }
 }

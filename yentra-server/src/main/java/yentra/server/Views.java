@@ -10,6 +10,8 @@ import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.Convention;
 import yentra.core.intake.ProjectSettings;
 import yentra.core.repair.Repair;
+import yentra.core.thermal.GroundKind;
+import yentra.core.thermal.HeatLossOptions;
 
 /**
  * What the interface gets to see. Lengths m, areas m², volumes m³, angles degrees; coordinates are
@@ -34,7 +36,8 @@ final class Views {
       @Schema(nullable = true) String units,
       @Schema(nullable = true) BoundariesView boundaries,
       @Schema(nullable = true) Map<String, Double> checkLimits,
-      @Schema(nullable = true) Map<String, String> constructions) {
+      @Schema(nullable = true) Map<String, String> constructions,
+      @Schema(nullable = true) HeatLossView heatLoss) {
     static SettingsView of(ProjectSettings s) {
       return new SettingsView(
           s.use(),
@@ -47,7 +50,8 @@ final class Views {
           s.units(),
           BoundariesView.of(s.boundaries()),
           s.checkLimits(),
-          s.constructions());
+          s.constructions(),
+          HeatLossView.of(s.heatLoss()));
     }
 
     ProjectSettings settings() {
@@ -62,7 +66,31 @@ final class Views {
           units,
           boundaries == null ? null : boundaries.boundaries(),
           checkLimits,
-          constructions);
+          constructions,
+          heatLoss == null ? null : heatLoss.options());
+    }
+  }
+
+  /** {@link HeatLossOptions}; what is missing is at its default. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record HeatLossView(
+      @Schema(nullable = true) GroundKind ground,
+      @Schema(nullable = true) HeatLossOptions.EdgeInsulation edge,
+      @Schema(nullable = true) HeatLossOptions.SuspendedFloor suspended,
+      @Schema(nullable = true) Double airChanges) {
+    static HeatLossView of(HeatLossOptions o) {
+      return o == null
+          ? null
+          : new HeatLossView(o.ground(), o.edge(), o.suspended(), o.airChanges());
+    }
+
+    HeatLossOptions options() {
+      HeatLossOptions d = HeatLossOptions.STANDARD;
+      return new HeatLossOptions(
+          ground == null ? d.ground() : ground,
+          edge,
+          suspended,
+          airChanges == null ? d.airChanges() : airChanges);
     }
   }
 

@@ -13,6 +13,7 @@ public final class CheckCatalogue {
           new MissingRequired(),
           new BadValue(),
           new UnusedDefinition(),
+          new LostOnWriting(),
           new UnitAssumed(),
           new ImplausibleSize(),
           new FarFromOrigin(),

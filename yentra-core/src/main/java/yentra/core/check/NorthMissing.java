@@ -3,18 +3,23 @@ package yentra.core.check;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Consumer;
+import yentra.core.envelope.ReadNote;
 
 /** LOC-802: north missing. The bearing of the model's y axis as delivered. */
 final class NorthMissing implements Check {
   private static final Limit DIFFERENCE = new Limit("difference", "deg", 0.1, 0, 180);
+
+  /** Within a zone of the Universal Transverse Mercator grid north is less than this off. */
+  private static final Limit CONVERGENCE = new Limit("convergence", "deg", 3, 0, 45);
+
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "LOC-802",
           Severity.WARNING,
           "north missing, or the sources disagree",
-          "The bearing of the model's y axis as delivered; of several deliveries, each against the first.",
+          "The bearing of the model's y axis as delivered; of several deliveries, each against the first. Within one file, true north against the turn of its map conversion, which may differ by the convergence of the map's grid.",
           "Solar gains depend on which way each wall faces.",
-          List.of(DIFFERENCE));
+          List.of(DIFFERENCE, CONVERGENCE));
 
   @Override
   public Descriptor descriptor() {
@@ -30,6 +35,7 @@ final class NorthMissing implements Check {
               .says("The delivery does not say where north is; the y axis is taken for north."));
       return;
     }
+    twice(context, report);
     double most = context.limit(DESCRIPTOR, DIFFERENCE.name());
     context
         .frames()
@@ -50,5 +56,20 @@ final class NorthMissing implements Check {
                                 context.envelope().site().northAzimuth(),
                                 context.beside(),
                                 context.envelope().site().northAzimuth() - d.north()))));
+  }
+
+  private static void twice(CheckContext context, Consumer<Finding> report) {
+    double most = context.limit(DESCRIPTOR, CONVERGENCE.name());
+    for (ReadNote n : context.envelope().notes()) {
+      if (n.kind() == ReadNote.Kind.NORTH_TWICE && Double.parseDouble(n.value()) > most) {
+        report.accept(
+            context
+                .finding(DESCRIPTOR, n.names().toArray(String[]::new))
+                .subject("stated twice")
+                .measured(Double.parseDouble(n.value()), most, "deg")
+                .at(n.line(), n.column())
+                .says(n.message() + "."));
+      }
+    }
   }
 }

@@ -2,6 +2,7 @@ package yentra.core.check;
 
 import java.util.List;
 import java.util.function.Consumer;
+import yentra.core.geometry.Vec3;
 
 /**
  * GEO-304: consecutive vertices that coincide, or an edge too short. Length of each edge of the
@@ -29,22 +30,24 @@ final class ShortEdge implements LocalCheck {
         context,
         focus,
         (key, p) -> {
-          int n = p.outer().size();
-          int shortest = -1;
+          Vec3 shortest = null;
           double least = limit;
-          for (int i = 0; i < n && n > 1; i++) {
-            double d = p.outer().get(i).distance(p.outer().get((i + 1) % n));
-            if (d < least) {
-              least = d;
-              shortest = i;
+          for (List<Vec3> ring : p.rings()) {
+            int n = ring.size();
+            for (int i = 0; i < n && n > 1; i++) {
+              double d = ring.get(i).distance(ring.get((i + 1) % n));
+              if (d < least) {
+                least = d;
+                shortest = ring.get(i);
+              }
             }
           }
-          if (shortest >= 0) {
+          if (shortest != null) {
             report.accept(
                 context
                     .finding(DESCRIPTOR, key)
                     .measured(least, limit, "m")
-                    .evidence(Evidence.points(List.of(p.outer().get(shortest))))
+                    .evidence(Evidence.points(List.of(shortest)))
                     .says(
                         "The outline of the "
                             + context.naming().object(key)

@@ -16,7 +16,7 @@ final class SpaceConditions implements Check {
           "USE-901",
           Severity.WARNING,
           "a space without a use, or conditioned without set-points",
-          "Use of every space that bounds a surface; of heated spaces the heating set-point of their zone, of cooled ones the cooling set-point. Where no space at all has a use it is said once.",
+          "Use of every space that bounds a surface; of heated spaces the heating set-point of their zone, of cooled ones the cooling set-point; a space in no zone has none. Where no space at all has a use, or no conditioned one a zone, it is said once.",
           "The simulation takes default people, equipment and temperatures.",
           List.of());
 
@@ -41,6 +41,7 @@ final class SpaceConditions implements Check {
     }
     Map<String, Zone> zones = new HashMap<>();
     context.envelope().zones().forEach(z -> zones.put(z.key(), z));
+    zoneless(context, spaces, zones, report);
     for (Space s : spaces) {
       Zone z = zones.get(s.zone());
       List<String> lacks = z == null ? List.of() : lacks(s, z);
@@ -60,6 +61,32 @@ final class SpaceConditions implements Check {
                         + "."));
       }
     }
+  }
+
+  private static void zoneless(
+      CheckContext context, List<Space> spaces, Map<String, Zone> zones, Consumer<Finding> report) {
+    List<Space> conditioned =
+        spaces.stream().filter(s -> Conditions.of(s.condition()).conditioned()).toList();
+    List<Space> without = conditioned.stream().filter(s -> !zones.containsKey(s.zone())).toList();
+    if (without.size() > 1 && without.size() == conditioned.size()) {
+      report.accept(
+          context
+              .finding(DESCRIPTOR, without.stream().map(Space::key).toArray(String[]::new))
+              .subject("zone")
+              .says("No conditioned space is in a zone, so none has set-points."));
+      return;
+    }
+    without.forEach(
+        s ->
+            report.accept(
+                context
+                    .finding(DESCRIPTOR, s.key())
+                    .subject("zone")
+                    .says(
+                        s.label()
+                            + " is "
+                            + Conditions.of(s.condition()).label()
+                            + ", but in no zone, so it has no set-points.")));
   }
 
   private static List<String> lacks(Space s, Zone z) {

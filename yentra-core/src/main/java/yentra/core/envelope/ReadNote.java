@@ -57,6 +57,8 @@ public record ReadNote(
     UNUSED,
     /** A placement or vertex far from the origin. */
     FAR_AWAY,
+    /** North is stated more than once; the value is the angle between the two in degrees. */
+    NORTH_TWICE,
     /** Geometry that was simplified, or could not be read. */
     APPROXIMATED,
     /** A space boundary that is not on its space. */
@@ -68,6 +70,8 @@ public record ReadNote(
     /** Something was taken for granted that the file does not say. */
     ASSUMED,
     /** Something in the file was not taken into the envelope. */
-    LEFT_OUT
+    LEFT_OUT,
+    /** Something in the file that cannot be written back. */
+    LOST
   }
 }

@@ -13,6 +13,7 @@ import yentra.core.geometry.Polygon;
  * @param use gbXML's spaceType or the IFC object type, or empty
  * @param condition gbXML's conditionType, or empty
  * @param gains people, light and equipment
+ * @param air exchange with outdoors that nobody controls
  * @param statedFloorArea m², or null
  * @param statedVolume m³, or null
  * @param shell the faces of its volume as delivered, in any direction; empty when the delivery has
@@ -27,6 +28,7 @@ public record Space(
     String use,
     String condition,
     InternalGains gains,
+    AirExchange air,
     Double statedFloorArea,
     Double statedVolume,
     List<Polygon> shell,
@@ -36,7 +38,32 @@ public record Space(
     shell = List.copyOf(shell);
   }
 
-  /** Of which nothing is said about people, light and equipment. */
+  /**
+   * Outdoor air that comes in by itself. Values are null when not stated.
+   *
+   * @param flow l/s
+   * @param changes 1/h
+   */
+  public record AirExchange(Double flow, Double changes) {
+    public static final AirExchange NONE = new AirExchange(null, null);
+
+    public AirExchange withFlow(Double f) {
+      return new AirExchange(f, changes);
+    }
+
+    public AirExchange withChanges(Double c) {
+      return new AirExchange(flow, c);
+    }
+
+    /** Air changes of a volume in m³, 1/h; null when neither is stated. */
+    public Double changes(double volume) {
+      return changes != null
+          ? changes
+          : flow == null || volume <= 0 ? null : (Double) (flow * 3.6 / volume);
+    }
+  }
+
+  /** Of which nothing is said about people, light, equipment and air. */
   public Space(
       String key,
       String name,
@@ -59,34 +86,11 @@ public record Space(
         use,
         condition,
         InternalGains.NONE,
+        AirExchange.NONE,
         statedFloorArea,
         statedVolume,
         shell,
         source,
-        extras);
-  }
-
-  public Space withShell(List<Polygon> faces) {
-    return new Space(
-        key,
-        name,
-        storey,
-        zone,
-        building,
-        use,
-        condition,
-        gains,
-        statedFloorArea,
-        statedVolume,
-        faces,
-        source,
-        extras);
-  }
-
-  /** Without the area and volume that the delivery states. */
-  public Space withoutStated() {
-    return new Space(
-        key, name, storey, zone, building, use, condition, gains, null, null, shell, source,
         extras);
   }
 
@@ -105,6 +109,7 @@ public record Space(
         use,
         condition,
         gains,
+        air,
         statedFloorArea,
         statedVolume,
         shell,
@@ -122,6 +127,7 @@ public record Space(
         use,
         condition,
         gains,
+        air,
         statedFloorArea,
         statedVolume,
         shell,
@@ -139,6 +145,7 @@ public record Space(
         use,
         condition,
         gains,
+        air,
         statedFloorArea,
         statedVolume,
         shell,
@@ -157,6 +164,7 @@ public record Space(
         u,
         c,
         gains,
+        air,
         statedFloorArea,
         statedVolume,
         shell,
@@ -174,9 +182,46 @@ public record Space(
         use,
         condition,
         g,
+        air,
         statedFloorArea,
         statedVolume,
         shell,
+        source,
+        extras);
+  }
+
+  public Space withAir(AirExchange a) {
+    return new Space(
+        key,
+        name,
+        storey,
+        zone,
+        building,
+        use,
+        condition,
+        gains,
+        a,
+        statedFloorArea,
+        statedVolume,
+        shell,
+        source,
+        extras);
+  }
+
+  public Space withShell(List<Polygon> faces) {
+    return new Space(
+        key,
+        name,
+        storey,
+        zone,
+        building,
+        use,
+        condition,
+        gains,
+        air,
+        statedFloorArea,
+        statedVolume,
+        faces,
         source,
         extras);
   }
@@ -191,6 +236,7 @@ public record Space(
         use,
         condition,
         gains,
+        air,
         statedFloorArea,
         statedVolume,
         shell,
@@ -201,7 +247,12 @@ public record Space(
   /** With other stated figures, null for none. */
   public Space withStated(Double floorArea, Double volume) {
     return new Space(
-        key, name, storey, zone, building, use, condition, gains, floorArea, volume, shell, source,
-        extras);
+        key, name, storey, zone, building, use, condition, gains, air, floorArea, volume, shell,
+        source, extras);
+  }
+
+  /** Without the area and volume that the delivery states. */
+  public Space withoutStated() {
+    return withStated(null, null);
   }
 }

@@ -46,10 +46,22 @@ public record Zone(
    * @param total l/s for the whole zone
    * @param leastHumidity relative, %
    * @param mostHumidity relative, %
+   * @param changes air changes with outdoors, 1/h
    */
   public record ZoneAir(
-      Double perPerson, Double perArea, Double total, Double leastHumidity, Double mostHumidity) {
+      Double perPerson,
+      Double perArea,
+      Double total,
+      Double leastHumidity,
+      Double mostHumidity,
+      Double changes) {
     public static final ZoneAir NONE = new ZoneAir(null, null, null, null, null);
+
+    /** Of which no air changes are stated. */
+    public ZoneAir(
+        Double perPerson, Double perArea, Double total, Double leastHumidity, Double mostHumidity) {
+      this(perPerson, perArea, total, leastHumidity, mostHumidity, null);
+    }
 
     /** These where they are stated, else the others. */
     public ZoneAir over(ZoneAir other) {
@@ -58,7 +70,8 @@ public record Zone(
           first(perArea, other.perArea),
           first(total, other.total),
           first(leastHumidity, other.leastHumidity),
-          first(mostHumidity, other.mostHumidity));
+          first(mostHumidity, other.mostHumidity),
+          first(changes, other.changes));
     }
 
     /** Flow of a zone, l/s; what is not stated counts as none. */

@@ -1,5 +1,7 @@
 package yentra.core.exchange;
 
+import java.lang.reflect.InvocationTargetException;
+import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -7,15 +9,23 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.Function;
+import yentra.core.envelope.Building;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.DaySchedule;
+import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Extras;
+import yentra.core.envelope.Glazing;
+import yentra.core.envelope.Layer;
+import yentra.core.envelope.Material;
 import yentra.core.envelope.Opening;
-import yentra.core.envelope.Schedules;
 import yentra.core.envelope.Side;
+import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
+import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.WeekSchedule;
 import yentra.core.envelope.YearSchedule;
@@ -26,9 +36,20 @@ import yentra.core.geometry.Vec3;
 
 /**
  * What differs between two envelopes, object by object, matched by key: used to check a written
- * file by reading it back.
+ * file by reading it back. Every member of every object is compared, by walking the records, so
+ * that a new one cannot be forgotten; the few that are not are named in {@link #NOT_COMPARED}.
  */
 public final class EnvelopeDifference {
+  /**
+   * Where an object stood in its file, how a surface came to be (its exposure is compared), the
+   * thickness of elements, which gbXML has no place for, and the building that all spaces are in.
+   */
+  private static final Set<String> NOT_COMPARED =
+      Set.of("key", "source", "kind", "building", "Surface.thickness");
+
+  /** Numbers are written to the last digit; what is left is the change of units. */
+  private static final double ROUNDING = 1e-12;
+
   private final List<String> differences = new ArrayList<>();
   private final Tolerance tolerance;
 
@@ -41,9 +62,10 @@ public final class EnvelopeDifference {
   }
 
   /**
-   * Compares ids, types, neighbours, outlines, openings, constructions with their layers and
-   * materials, and units.
+   * Compares all that the two say. Of what is carried along without being understood, everything
+   * that the first has must be in the second.
    *
+   * @param tolerance of outlines
    * @return one sentence a difference; empty when the two say the same within the tolerance
    */
   public static List<String> between(Envelope a, Envelope b, Tolerance tolerance) {
@@ -53,51 +75,60 @@ public final class EnvelopeDifference {
     d.lists("surface", a.surfaces(), b.surfaces(), Surface::key, d::surfaces);
     d.lists("opening without surface", a.orphans(), b.orphans(), Opening::key, d::openings);
     d.lists(
-        "construction", a.constructions(), b.constructions(), Construction::key, d::constructions);
+        "construction",
+        a.constructions(),
+        b.constructions(),
+        Construction::key,
+        d.each("construction", Construction::key));
+    d.lists("layer", a.layers(), b.layers(), Layer::key, d.each("layer", Layer::key));
     d.lists(
-        "layer",
-        a.layers(),
-        b.layers(),
-        l -> l.key(),
-        (x, y) -> {
-          d.same("layer " + x.key(), "materials", x.materials(), y.materials());
-          d.same("layer " + x.key(), "shares", x.shares(), y.shares());
-        });
-    d.lists(
-        "material",
-        a.materials(),
-        b.materials(),
-        m -> m.key(),
-        (x, y) -> {
-          String what = "material " + x.key();
-          d.number(what, "thickness", x.thickness(), y.thickness());
-          d.number(what, "conductivity", x.conductivity(), y.conductivity());
-          d.number(what, "density", x.density(), y.density());
-          d.number(what, "specific heat", x.specificHeat(), y.specificHeat());
-          d.number(what, "resistance", x.resistance(), y.resistance());
-        });
+        "material", a.materials(), b.materials(), Material::key, d.each("material", Material::key));
     d.lists(
         "window type",
         a.glazings(),
         b.glazings(),
-        g -> g.key(),
-        (x, y) -> {
-          String what = "window type " + x.key();
-          d.number(what, "U-value", x.uValue(), y.uValue());
-          d.number(what, "solar heat gain", x.solarHeatGain(), y.solarHeatGain());
-          d.number(what, "transmittance", x.visibleTransmittance(), y.visibleTransmittance());
-        });
+        Glazing::key,
+        d.each("window type", Glazing::key));
+    d.lists("storey", a.storeys(), b.storeys(), Storey::key, d.each("storey", Storey::key));
+    if (!a.buildings().isEmpty()) {
+      d.lists(
+          "building",
+          a.buildings(),
+          b.buildings(),
+          Building::key,
+          d.each("building", Building::key));
+    }
+    d.lists("zone", a.zones(), b.zones(), Zone::key, d.each("zone", Zone::key));
     d.lists(
-        "storey",
-        a.storeys(),
-        b.storeys(),
-        s -> s.key(),
-        (x, y) -> d.number("storey " + x.key(), "level", x.level(), y.level()));
-    d.lists("zone", a.zones(), b.zones(), z -> z.key(), d::zones);
-    d.schedules(a.schedules(), b.schedules());
-    d.number("site", "latitude", a.site().latitude(), b.site().latitude());
-    d.number("site", "longitude", a.site().longitude(), b.site().longitude());
-    d.number("site", "north", a.site().northAzimuth(), b.site().northAzimuth());
+        "schedule",
+        a.schedules().years(),
+        b.schedules().years(),
+        YearSchedule::key,
+        d.each("schedule", YearSchedule::key));
+    d.lists(
+        "week schedule",
+        a.schedules().weeks(),
+        b.schedules().weeks(),
+        WeekSchedule::key,
+        d.each("week schedule", WeekSchedule::key));
+    d.lists(
+        "day schedule",
+        a.schedules().days(),
+        b.schedules().days(),
+        DaySchedule::key,
+        d.each("day schedule", DaySchedule::key));
+    d.members("site", a.site(), b.site());
+    if (a.delivered().format().equals(b.delivered().format())) {
+      d.carried("the file", a.delivered().root(), b.delivered().root());
+      d.carried("the campus", a.delivered().campusExtras(), b.delivered().campusExtras());
+      if (a.delivered().format().equals(Delivered.GBXML)) {
+        d.same(
+            "the file",
+            "comments before the root",
+            a.delivered().prologue(),
+            b.delivered().prologue());
+      }
+    }
     return List.copyOf(d.differences);
   }
 
@@ -119,97 +150,126 @@ public final class EnvelopeDifference {
     left.keySet().forEach(k -> differences.add("The " + what + " " + k + " was not there before."));
   }
 
-  private void zones(Zone a, Zone b) {
-    String what = "zone " + a.key();
-    number(what, "heating set-point", a.heatingSetPoint(), b.heatingSetPoint());
-    number(what, "cooling set-point", a.coolingSetPoint(), b.coolingSetPoint());
-    number(what, "outdoor air per person", a.air().perPerson(), b.air().perPerson());
-    number(what, "outdoor air per area", a.air().perArea(), b.air().perArea());
-    number(what, "outdoor air", a.air().total(), b.air().total());
-    number(what, "least humidity", a.air().leastHumidity(), b.air().leastHumidity());
-    number(what, "greatest humidity", a.air().mostHumidity(), b.air().mostHumidity());
-    same(what, "schedules", a.schedules(), b.schedules());
-  }
-
-  private void schedules(Schedules a, Schedules b) {
-    lists(
-        "schedule",
-        a.years(),
-        b.years(),
-        YearSchedule::key,
-        (x, y) -> {
-          same("schedule " + x.key(), "type", x.type(), y.type());
-          same("schedule " + x.key(), "periods", x.periods(), y.periods());
-        });
-    lists(
-        "week schedule",
-        a.weeks(),
-        b.weeks(),
-        WeekSchedule::key,
-        (x, y) -> same("week schedule " + x.key(), "days", x.days(), y.days()));
-    lists("day schedule", a.days(), b.days(), DaySchedule::key, this::days);
-  }
-
-  private void days(DaySchedule a, DaySchedule b) {
-    String what = "day schedule " + a.key();
-    same(what, "number of values", a.values().size(), b.values().size());
-    for (int i = 0; i < Math.min(a.values().size(), b.values().size()); i++) {
-      number(what, "value " + (i + 1), a.values().get(i), b.values().get(i));
-    }
+  private <T extends Record> BiConsumer<T, T> each(String what, Function<T, String> key) {
+    return (x, y) -> members(what + " " + key.apply(x), x, y);
   }
 
   private void spaces(Space a, Space b) {
-    String what = "space " + a.key();
-    same(what, "name", a.name(), b.name());
-    same(what, "storey", a.storey(), b.storey());
-    same(what, "zone", a.zone(), b.zone());
-    same(what, "use", a.use(), b.use());
-    same(what, "condition", a.condition(), b.condition());
-    number(what, "people", a.gains().people(), b.gains().people());
-    number(what, "area per person", a.gains().areaPerPerson(), b.gains().areaPerPerson());
-    number(
-        what,
-        "sensible heat per person",
-        a.gains().sensiblePerPerson(),
-        b.gains().sensiblePerPerson());
-    number(
-        what, "latent heat per person", a.gains().latentPerPerson(), b.gains().latentPerPerson());
-    number(what, "lighting", a.gains().lighting(), b.gains().lighting());
-    number(what, "equipment", a.gains().equipment(), b.gains().equipment());
-    same(what, "schedules", a.gains().schedules(), b.gains().schedules());
-    same(what, "shell faces", a.shell().size(), b.shell().size());
-    for (int i = 0; i < Math.min(a.shell().size(), b.shell().size()); i++) {
-      outline(what, "shell face " + (i + 1), a.shell().get(i), b.shell().get(i));
-    }
-    number(what, "stated area", a.statedFloorArea(), b.statedFloorArea());
-    number(what, "stated volume", a.statedVolume(), b.statedVolume());
+    members("space " + a.key(), a, b);
   }
 
   private void surfaces(Surface a, Surface b) {
     String what = "surface " + a.key();
-    same(what, "name", a.name(), b.name());
-    same(what, "type", a.type(), b.type());
-    same(what, "construction", a.construction(), b.construction());
-    same(
-        what,
-        "adjacent spaces",
-        a.sides().stream().map(Side::space).toList(),
-        b.sides().stream().map(Side::space).toList());
-    outline(what, "outline", a.polygon(), b.polygon());
+    members(what, a, b);
+    same(what, "exposure", a.exposure(), b.exposure());
     lists("opening of " + what, a.openings(), b.openings(), Opening::key, this::openings);
   }
 
   private void openings(Opening a, Opening b) {
-    String what = "opening " + a.key();
-    same(what, "type", a.type(), b.type());
-    same(what, "construction", a.construction(), b.construction());
-    same(what, "window type", a.glazing(), b.glazing());
-    outline(what, "outline", a.polygon(), b.polygon());
+    members("opening " + a.key(), a, b);
   }
 
-  private void constructions(Construction a, Construction b) {
-    same("construction " + a.key(), "layers", a.layers(), b.layers());
-    number("construction " + a.key(), "U-value", a.uValue(), b.uValue());
+  /** All members of two records of one class. */
+  private void members(String what, Record a, Record b) {
+    for (RecordComponent c : a.getClass().getRecordComponents()) {
+      String inClass = a.getClass().getSimpleName() + "." + c.getName();
+      if (!NOT_COMPARED.contains(c.getName()) && !NOT_COMPARED.contains(inClass)) {
+        member(what, words(c.getName()), value(c, a), value(c, b));
+      }
+    }
+  }
+
+  private static Object value(RecordComponent c, Record r) {
+    try {
+      c.getAccessor().setAccessible(true);
+      return c.getAccessor().invoke(r);
+    } catch (IllegalAccessException | InvocationTargetException e) {
+      throw new IllegalStateException("the accessor of a record of ours failed: " + c, e);
+    }
+  }
+
+  private static String words(String member) {
+    return switch (member) {
+      case "northAzimuth" -> "north";
+      case "sides" -> "adjacent spaces";
+      case "uValue" -> "U-value";
+      case "polygon" -> "outline";
+      default -> member.replaceAll("([A-Z])", " $1").toLowerCase(Locale.ROOT);
+    };
+  }
+
+  private void member(String what, String field, Object a, Object b) {
+    if (a instanceof Extras x && b instanceof Extras y) {
+      carried(what, x, y);
+    } else if (a instanceof Polygon x && b instanceof Polygon y) {
+      outline(what, field, x, y);
+    } else if (a instanceof Double x && b instanceof Double y) {
+      number(what, field, x, y);
+    } else if (a instanceof SourceRef || b instanceof SourceRef) {
+      // an element is written as its id
+      if (a instanceof SourceRef x) {
+        same(what, field, x.id(), b instanceof SourceRef y ? y.id() : null);
+      }
+    } else if (a instanceof List<?> x && b instanceof List<?> y) {
+      list(what, field, x, y);
+    } else if (a instanceof Record x && b instanceof Record y && a.getClass() == b.getClass()) {
+      members(what, x, y);
+    } else {
+      same(what, field, a, b);
+    }
+  }
+
+  private void list(String what, String field, List<?> a, List<?> b) {
+    Object first = a.isEmpty() ? b.isEmpty() ? null : b.get(0) : a.get(0);
+    if (first instanceof Opening) {
+      return;
+    }
+    if (first instanceof Side) {
+      same(what, field, spaces(a), spaces(b));
+    }
+    if (!(first instanceof Record || first instanceof Polygon || first instanceof Double)) {
+      same(what, field, a, b);
+      return;
+    }
+    String of = field.equals("shell") ? "shell faces" : "number of " + field;
+    if (!(first instanceof Side) || a.size() != b.size()) {
+      same(what, of, a.size(), b.size());
+    }
+    for (int i = 0; i < Math.min(a.size(), b.size()); i++) {
+      if (a.get(i) instanceof Side x
+          && b.get(i) instanceof Side y
+          && !x.space().equals(y.space())) {
+        continue;
+      }
+      member(what, field + " " + (i + 1), a.get(i), b.get(i));
+    }
+  }
+
+  private static List<String> spaces(List<?> sides) {
+    return sides.stream().map(s -> ((Side) s).space()).toList();
+  }
+
+  /** Everything that is carried along must still be there. */
+  private void carried(String what, Extras a, Extras b) {
+    for (Extras.Attribute x : a.attributes()) {
+      if (!b.attributes().contains(x)) {
+        differences.add("The attribute " + x.name() + " of " + what + " is lost.");
+      }
+    }
+    for (String f : a.fragments()) {
+      if (!b.fragments().contains(f)) {
+        differences.add("An element of " + what + " is lost: " + clip(f) + ".");
+      }
+    }
+    for (Extras.Child c : a.children()) {
+      if (!b.of(c.element()).containsAll(c.attributes())) {
+        differences.add("An attribute of " + c.element() + " of " + what + " is lost.");
+      }
+    }
+  }
+
+  private static String clip(String s) {
+    return s.length() > 60 ? s.substring(0, 60) + "…" : s;
   }
 
   private void outline(String what, String field, Polygon a, Polygon b) {
@@ -217,14 +277,40 @@ public final class EnvelopeDifference {
       differences.add("The " + field + " of " + what + " has another number of vertices or holes.");
       return;
     }
-    double far = 0;
-    for (int i = 0; i < a.outer().size(); i++) {
-      far = Math.max(far, a.outer().get(i).distance(b.outer().get(i).plus(shift)));
+    double far = apart(a.outer(), b.outer());
+    for (List<Vec3> hole : a.holes()) {
+      double least = Double.POSITIVE_INFINITY;
+      for (List<Vec3> other : b.holes()) {
+        if (other.size() == hole.size()) {
+          least = Math.min(least, Math.min(apart(hole, other), apart(hole, reversed(other))));
+        }
+      }
+      far = Math.max(far, least);
     }
     if (far > tolerance.length()) {
       differences.add(
           String.format(Locale.ROOT, "The %s of %s differs by up to %.6f m.", field, what, far));
     }
+  }
+
+  private static List<Vec3> reversed(List<Vec3> ring) {
+    List<Vec3> out = new ArrayList<>(ring);
+    java.util.Collections.reverse(out);
+    return out;
+  }
+
+  /** How far the corners of two rings are apart, wherever the second begins. */
+  private double apart(List<Vec3> a, List<Vec3> b) {
+    double least = Double.POSITIVE_INFINITY;
+    int n = a.size();
+    for (int turn = 0; turn < n && least > tolerance.length(); turn++) {
+      double far = 0;
+      for (int i = 0; i < n && far < least; i++) {
+        far = Math.max(far, a.get(i).distance(b.get((i + turn) % n).plus(shift)));
+      }
+      least = Math.min(least, far);
+    }
+    return n == 0 ? 0 : least;
   }
 
   private void same(String what, String field, Object a, Object b) {
@@ -233,11 +319,9 @@ public final class EnvelopeDifference {
     }
   }
 
-  private void number(String what, String field, Double a, Double b) {
-    boolean equal =
-        a == null || b == null ? a == b : Math.abs(a - b) <= 1e-6 * Math.max(1, Math.abs(a));
-    if (!equal) {
-      differences.add("The " + field + " of " + what + " was " + a + " and is " + b + ".");
+  private void number(String what, String field, double a, double b) {
+    if (!(Math.abs(a - b) <= ROUNDING * Math.max(Math.abs(a), Math.abs(b)))) {
+      same(what, field, a, b);
     }
   }
 }

@@ -116,6 +116,23 @@ final class Cursor implements AutoCloseable {
   }
 
   /**
+   * Goes to the next child element, as {@link #child(Kept)} does, but keeps those that count once
+   * and were there before.
+   *
+   * @param once names of the elements that count once
+   * @param seen those met so far; added to
+   */
+  String child(Kept kept, Set<String> once, Set<String> seen) throws UnreadableException {
+    String c = child(kept);
+    while (c != null && once.contains(c) && !seen.add(c)) {
+      references.repeated(owner(), c, line(), column());
+      kept.fragment(fragment());
+      c = child(kept);
+    }
+    return c;
+  }
+
+  /**
    * Goes to the next child element in gbXML's namespace. Comments, processing instructions and
    * elements of other namespaces on the way are kept.
    *
@@ -194,6 +211,10 @@ final class Cursor implements AutoCloseable {
               in.getAttributeValue(i)));
     }
     return out;
+  }
+
+  int attributeCount() {
+    return in.getAttributeCount();
   }
 
   String attribute(String name) {

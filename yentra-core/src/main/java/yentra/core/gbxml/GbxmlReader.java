@@ -2,6 +2,7 @@ package yentra.core.gbxml;
 
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -34,6 +35,11 @@ public final class GbxmlReader {
 
   private static final Set<String> ROOT =
       Set.of("temperatureUnit", "lengthUnit", "areaUnit", "volumeUnit", "version");
+  private static final Set<String> LOCATION =
+      Set.of("Name", "Latitude", "Longitude", "Elevation", "CADModelAzimuth");
+  private static final Set<String> NAME_AREA = Set.of("Name", "Area");
+  private static final Set<String> NAME_LEVEL = Set.of("Name", "Level");
+
   private final Cursor cursor;
   private final Values values = new Values();
   private final References references;
@@ -54,7 +60,7 @@ public final class GbxmlReader {
     this.limits = limits;
     this.cursor = new Cursor(in, limits, references);
     this.polygons = new PolygonReader(cursor, values);
-    this.spaces = new SpaceReader(cursor, values, polygons);
+    this.spaces = new SpaceReader(cursor, values, references, polygons);
     this.surfaces = new SurfaceReader(cursor, values, references, polygons);
     this.constructions = new ConstructionReader(cursor, values, references);
     this.schedules = new ScheduleReader(cursor, values, references);
@@ -92,6 +98,8 @@ public final class GbxmlReader {
         default -> kept.fragment(cursor.fragment());
       }
     }
+    List<yentra.core.envelope.Surface> finished =
+        surfaces.finished(spaces.sides, site.northAzimuth() == null ? 0 : site.northAzimuth());
     List<ReadNote> notes = new ArrayList<>(values.notes());
     notes.addAll(references.notes());
     Delivered delivered =
@@ -127,7 +135,7 @@ public final class GbxmlReader {
             storeys,
             constructions.zones,
             spaces.spaces,
-            surfaces.withBoundaries(spaces.sides),
+            finished,
             surfaces.orphans,
             constructions.constructions,
             constructions.layers,
@@ -232,9 +240,12 @@ public final class GbxmlReader {
     Kept kept = Kept.except(cursor.attributes(), Set.of());
     String name = "";
     Double latitude = null, longitude = null, elevation = null, north = null;
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    Set<String> seen = new HashSet<>();
+    for (String c = cursor.child(kept, LOCATION, seen);
+        c != null;
+        c = cursor.child(kept, LOCATION, seen)) {
       switch (c) {
-        case "Name" -> name = cursor.leaf(kept).text();
+        case "Name" -> name = Values.text(cursor.leaf(kept), kept);
         case "Latitude" -> latitude = values.number(cursor.leaf(kept), campus, kept).orElse(null);
         case "Longitude" -> longitude = values.number(cursor.leaf(kept), campus, kept).orElse(null);
         case "Elevation" ->
@@ -256,10 +267,13 @@ public final class GbxmlReader {
     Kept kept = Kept.except(cursor.attributes(), Set.of("id", "buildingType"));
     String name = "";
     Double area = null;
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    Set<String> seen = new HashSet<>();
+    for (String c = cursor.child(kept, NAME_AREA, seen);
+        c != null;
+        c = cursor.child(kept, NAME_AREA, seen)) {
       limit();
       switch (c) {
-        case "Name" -> name = cursor.leaf(kept).text();
+        case "Name" -> name = Values.text(cursor.leaf(kept), kept);
         case "Area" ->
             area =
                 values
@@ -279,9 +293,12 @@ public final class GbxmlReader {
     Kept kept = Kept.except(cursor.attributes(), Set.of("id"));
     String name = "";
     Double level = null;
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    Set<String> seen = new HashSet<>();
+    for (String c = cursor.child(kept, NAME_LEVEL, seen);
+        c != null;
+        c = cursor.child(kept, NAME_LEVEL, seen)) {
       switch (c) {
-        case "Name" -> name = cursor.leaf(kept).text();
+        case "Name" -> name = Values.text(cursor.leaf(kept), kept);
         case "Level" ->
             level =
                 values

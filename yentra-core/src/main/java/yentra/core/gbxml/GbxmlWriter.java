@@ -5,8 +5,10 @@ import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.math.BigDecimal;
-import java.math.RoundingMode;
+import java.math.MathContext;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +17,7 @@ import yentra.core.envelope.Construction;
 import yentra.core.envelope.DaySchedule;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Glazing;
 import yentra.core.envelope.InternalGains;
@@ -28,10 +31,13 @@ import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.WeekSchedule;
 import yentra.core.envelope.YearSchedule;
 import yentra.core.envelope.Zone;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Seam;
 import yentra.core.geometry.Vec3;
 import yentra.core.units.LengthUnit;
 import yentra.core.units.ThermalUnit;
@@ -42,8 +48,10 @@ import yentra.core.units.ThermalUnit.Quantity;
  *
  * <p>Lengths, areas, volumes and temperatures are written in the units that the delivered document
  * declared, so that what is carried over from it unchanged keeps its meaning; thermal values are
- * written in SI with their unit. Coordinates are rounded to a billionth of the unit.
- * RectangularGeometry is computed anew from the polygons. The bytes depend on the envelope alone.
+ * written in SI with their unit. Every number reads back as the same number. RectangularGeometry is
+ * computed anew from the polygons; it has their area. Polygons with holes are one loop, with a seam
+ * to each hole ({@link Seam}). What only construction lies behind is a surface of an interior type
+ * with one space and the Description "Adiabatic". The bytes depend on the envelope alone.
  */
 public final class GbxmlWriter {
   public static final String VERSION = "6.01";
@@ -52,6 +60,7 @@ public final class GbxmlWriter {
   private final Envelope envelope;
   private final Delivered frame;
   private final StringBuilder b = new StringBuilder(1 << 16);
+  private final Deque<Extras> within = new ArrayDeque<>();
   private int depth;
 
   private GbxmlWriter(Envelope envelope, OutputStream out) {
@@ -67,6 +76,11 @@ public final class GbxmlWriter {
    */
   public static void write(Envelope envelope, OutputStream out) throws IOException {
     new GbxmlWriter(envelope, out).document();
+  }
+
+  /** Whether a name can be written: XML has no place for control characters. */
+  public static boolean canHold(String name) {
+    return XmlText.holds(name);
   }
 
   private void document() throws IOException {
@@ -137,6 +151,7 @@ public final class GbxmlWriter {
       return;
     }
     line("<Location>");
+    within.push(s.extras());
     depth++;
     if (s.longitude() != null) {
       text("Longitude", number(s.longitude()));
@@ -145,7 +160,7 @@ public final class GbxmlWriter {
       text("Latitude", number(s.latitude()));
     }
     if (s.elevation() != null) {
-      text("Elevation", number(s.elevation() / frame.length().metres()));
+      text("Elevation", length(s.elevation()));
     }
     if (s.northAzimuth() != null) {
       text("CADModelAzimuth", number(s.northAzimuth()));
@@ -153,6 +168,7 @@ public final class GbxmlWriter {
     name(s.name());
     fragments(s.extras());
     depth--;
+    within.pop();
     line("</Location>");
   }
 
@@ -165,7 +181,7 @@ public final class GbxmlWriter {
     open("Building", x.key(), a, x.extras());
     name(x.name());
     if (x.statedArea() != null) {
-      text("Area", number(x.statedArea() / frame.area().squareMetres()));
+      text("Area", Decimal.of(x.statedArea(), frame.area().squareMetres()));
     }
     boolean only = buildings().size() == 1;
     for (Storey s : envelope.storeys()) {
@@ -206,17 +222,39 @@ public final class GbxmlWriter {
     open("Space", s.key(), a, s.extras());
     name(s.name());
     gains(s.gains());
+    quantity("InfiltrationFlow", s.air().flow(), Quantity.FLOW.si());
     if (s.statedFloorArea() != null) {
-      text("Area", number(s.statedFloorArea() / frame.area().squareMetres()));
+      text("Area", Decimal.of(s.statedFloorArea(), frame.area().squareMetres()));
     }
     if (s.statedVolume() != null) {
-      text("Volume", number(s.statedVolume() / frame.volume().cubicMetres()));
+      text("Volume", Decimal.of(s.statedVolume(), frame.volume().cubicMetres()));
+    }
+    if (s.air().changes() != null) {
+      text("AirChangesPerHour", number(s.air().changes()));
     }
     if (!s.shell().isEmpty()) {
-      line("<ShellGeometry id=\"shell-" + s.key() + "\" unit=\"" + frame.length().gbxml() + "\">");
-      line(" <ClosedShell>");
+      List<Extras.Attribute> kept = s.extras().of("ShellGeometry");
+      String own =
+          kept.stream()
+              .filter(x -> x.name().equals("id"))
+              .findFirst()
+              .map(Extras.Attribute::value)
+              .orElse("shell-" + s.key());
+      StringBuilder rest = new StringBuilder();
+      kept.stream().filter(x -> !x.name().equals("id")).forEach(x -> XmlText.attribute(rest, x));
+      line(
+          "<ShellGeometry id=\""
+              + XmlText.escapeAttribute(own)
+              + "\" unit=\""
+              + frame.length().gbxml()
+              + '"'
+              + rest
+              + '>');
+      line(" <ClosedShell" + kept("ClosedShell") + '>');
       depth += 2;
-      s.shell().forEach(this::shellFace);
+      for (int i = 0; i < s.shell().size(); i++) {
+        shellFace(s.shell().get(i), SpaceReader.face(i));
+      }
       depth -= 2;
       line(" </ClosedShell>");
       line("</ShellGeometry>");
@@ -244,7 +282,9 @@ public final class GbxmlWriter {
       line(
           "<PeopleHeatGain unit=\"WattPerPerson\" heatGainType=\""
               + type
-              + "\">"
+              + '"'
+              + kept("PeopleHeatGain")
+              + '>'
               + number(value)
               + "</PeopleHeatGain>");
     }
@@ -265,15 +305,12 @@ public final class GbxmlWriter {
     return bySpace;
   }
 
-  /**
-   * A shell face with holes is written as PlanarGeometry with one loop a ring, a plain one as
-   * PolyLoop.
-   */
-  private void shellFace(Polygon face) {
-    if (face.holes().isEmpty()) {
-      loop(face.outer());
+  /** A face is a PolyLoop, or a PlanarGeometry where the delivery says something of it. */
+  private void shellFace(Polygon face, String name) {
+    if (kept(name).isEmpty()) {
+      loop(Seam.close(face));
     } else {
-      planar(face);
+      planar(face, name);
     }
   }
 
@@ -285,20 +322,28 @@ public final class GbxmlWriter {
       a.put("isSecondLevelBoundary", "true");
     }
     open("SpaceBoundary", null, a, side.boundary());
-    planar(side.face());
+    planar(side.face(), "PlanarGeometry");
     close("SpaceBoundary", side.boundary());
   }
 
   private void surface(Surface s) {
     Map<String, String> a = new LinkedHashMap<>();
-    put(a, "surfaceType", s.type().gbxml());
+    boolean adiabatic = s.exposure() == Exposure.ADIABATIC;
+    SurfaceType type =
+        adiabatic && !s.type().isInterior()
+            ? SurfaceTypes.STANDARD.betweenSpaces(s.polygon().tilt())
+            : s.type();
+    put(a, "surfaceType", type.gbxml());
     put(a, "constructionIdRef", s.construction());
     if (s.extras().attributes().stream().noneMatch(x -> x.name().equals("exposedToSun"))
-        && s.type().isExterior()) {
-      a.put("exposedToSun", s.type().isGround() ? "false" : "true");
+        && (type.isExterior() || adiabatic)) {
+      a.put("exposedToSun", type.isExterior() && !type.isGround() ? "true" : "false");
     }
     open("Surface", s.key(), a, s.extras());
     name(s.name());
+    if (adiabatic) {
+      text("Description", SurfaceReader.ADIABATIC);
+    }
     for (Side side : s.sides()) {
       Map<String, String> ref = Map.of("spaceIdRef", side.space());
       if (side.adjacency().isEmpty()) {
@@ -309,7 +354,7 @@ public final class GbxmlWriter {
       }
     }
     rectangular(s.polygon(), null);
-    planar(s.polygon());
+    planar(s.polygon(), "PlanarGeometry");
     s.openings().forEach(o -> opening(o, s.polygon()));
     cadObject(s.element(), s.extras());
     close("Surface", s.extras());
@@ -330,27 +375,26 @@ public final class GbxmlWriter {
     open("Opening", o.key(), a, o.extras());
     name(o.name());
     rectangular(o.polygon(), parent);
-    planar(o.polygon());
+    planar(o.polygon(), "PlanarGeometry");
     cadObject(o.element(), o.extras());
     close("Opening", o.extras());
   }
 
-  /**
-   * The rectangle that encloses the polygon in its plane; an opening's corner is measured from that
-   * of its parent.
-   */
+  /** An opening's corner is measured from that of its parent. */
   private void rectangular(Polygon p, Polygon parent) {
     Rectangle r = Rectangle.of(p);
     if (r == null) {
       return;
     }
-    line("<RectangularGeometry>");
+    line("<RectangularGeometry" + kept("RectangularGeometry") + '>');
     depth++;
     text("Azimuth", derived(envelope.site().fromTrueNorth(p.azimuth())));
-    Vec3 corner = r.corner();
     Rectangle base = parent == null ? null : Rectangle.of(parent);
-    corner = base != null ? base.local(corner) : corner.plus(envelope.delivered().origin());
-    point(rounded(corner));
+    point(
+        rounded(
+            base != null
+                ? base.local(r.corner())
+                : r.corner().plus(envelope.delivered().origin())));
     text("Tilt", derived(p.tilt()));
     text("Height", derived(r.height() / frame.length().metres()));
     text("Width", derived(r.width() / frame.length().metres()));
@@ -358,13 +402,28 @@ public final class GbxmlWriter {
     line("</RectangularGeometry>");
   }
 
-  private void planar(Polygon p) {
+  /** A figure that follows from the polygon, without the digits that are but rounding. */
+  private static String derived(double d) {
+    return Decimal.of(new BigDecimal(d).round(DERIVED).doubleValue());
+  }
+
+  private static final MathContext DERIVED = new MathContext(10);
+
+  /** To a thousandth of a millimetre. */
+  private static Vec3 rounded(Vec3 p) {
+    return new Vec3(
+        Math.round(p.x() * 1e6) / 1e6,
+        Math.round(p.y() * 1e6) / 1e6,
+        Math.round(p.z() * 1e6) / 1e6);
+  }
+
+  private void planar(Polygon p, String name) {
     if (p.outer().isEmpty()) {
       return;
     }
-    line("<PlanarGeometry>");
+    line("<PlanarGeometry" + kept(name) + '>');
     depth++;
-    p.rings().forEach(this::loop);
+    loop(Seam.close(p));
     depth--;
     line("</PlanarGeometry>");
   }
@@ -394,7 +453,10 @@ public final class GbxmlWriter {
     if (c.uValue() != null) {
       quantity("U-value", c.uValue(), Quantity.U_VALUE.si());
     }
-    c.layers().forEach(l -> line("<LayerId layerIdRef=\"" + XmlText.escapeAttribute(l) + "\"/>"));
+    for (int i = 0; i < c.layers().size(); i++) {
+      String layer = XmlText.escapeAttribute(c.layers().get(i));
+      line("<LayerId layerIdRef=\"" + layer + '"' + kept("LayerId " + i) + "/>");
+    }
     name(c.name());
     close("Construction", c.extras());
   }
@@ -408,7 +470,9 @@ public final class GbxmlWriter {
           "<MaterialId materialIdRef=\""
               + XmlText.escapeAttribute(l.materials().get(i))
               + share
-              + "\"/>");
+              + '"'
+              + kept("MaterialId " + i)
+              + "/>");
     }
     close("Layer", l.extras());
   }
@@ -460,6 +524,9 @@ public final class GbxmlWriter {
     open("Zone", z.key(), a, z.extras());
     name(z.name());
     Zone.ZoneAir air = z.air();
+    if (air.changes() != null) {
+      text("AirChangesPerHour", number(air.changes()));
+    }
     quantity("OAFlowPerArea", air.perArea(), Quantity.FLOW_PER_AREA.si());
     quantity("OAFlowPerPerson", air.perPerson(), Quantity.FLOW.si());
     quantity("OAFlowPerZone", air.total(), Quantity.FLOW.si());
@@ -478,7 +545,12 @@ public final class GbxmlWriter {
       text("BeginDate", p.begin().toString());
       text("EndDate", p.end().toString());
       if (p.week() != null) {
-        line("<WeekScheduleId weekScheduleIdRef=\"" + XmlText.escapeAttribute(p.week()) + "\"/>");
+        line(
+            "<WeekScheduleId weekScheduleIdRef=\""
+                + XmlText.escapeAttribute(p.week())
+                + '"'
+                + kept("WeekScheduleId")
+                + "/>");
       }
       close("YearSchedule", p.extras());
     }
@@ -494,13 +566,16 @@ public final class GbxmlWriter {
   private void weekSchedule(WeekSchedule w) {
     open("WeekSchedule", w.key(), typed(w.type()), w.extras());
     name(w.name());
-    for (WeekSchedule.Day d : w.days()) {
+    for (int i = 0; i < w.days().size(); i++) {
+      WeekSchedule.Day d = w.days().get(i);
       line(
           "<Day dayType=\""
               + XmlText.escapeAttribute(d.days())
               + "\" dayScheduleIdRef=\""
               + XmlText.escapeAttribute(d.schedule())
-              + "\"/>");
+              + '"'
+              + kept("Day " + i)
+              + "/>");
     }
     close("WeekSchedule", w.extras());
   }
@@ -509,16 +584,41 @@ public final class GbxmlWriter {
     open("DaySchedule", d.key(), typed(d.type()), d.extras());
     name(d.name());
     boolean degrees = d.type().equals(ScheduleProfile.TEMPERATURE);
-    for (double v : d.values()) {
+    for (int i = 0; i < d.values().size(); i++) {
+      double v = d.values().get(i);
       // schedule values state no unit: temperatures are in that of the document
-      text("ScheduleValue", number(degrees ? ThermalUnit.fromCelsius(v, frame.temperature()) : v));
+      String text = degrees ? temperature(v) : number(v);
+      line("<ScheduleValue" + kept("ScheduleValue " + i) + '>' + text + "</ScheduleValue>");
     }
     close("DaySchedule", d.extras());
   }
 
+  /** Degrees Celsius in the document's unit, as short as reads back the same. */
+  private String temperature(double celsius) {
+    double t = ThermalUnit.fromCelsius(celsius, frame.temperature());
+    for (int digits = 6; digits < 17; digits++) {
+      double rounded = new BigDecimal(t).round(new MathContext(digits)).doubleValue();
+      if (ThermalUnit.celsius(rounded, frame.temperature()).orElse(Double.NaN) == celsius) {
+        return number(rounded);
+      }
+    }
+    return number(t);
+  }
+
   private void quantity(String element, Double value, String unit) {
     if (value != null) {
-      line("<" + element + " unit=\"" + unit + "\">" + number(value) + "</" + element + ">");
+      line(
+          "<"
+              + element
+              + " unit=\""
+              + unit
+              + '"'
+              + kept(element)
+              + '>'
+              + number(value)
+              + "</"
+              + element
+              + '>');
     }
   }
 
@@ -531,11 +631,13 @@ public final class GbxmlWriter {
     attributes.forEach(this::attribute);
     attributes(extras);
     b.append(">\n");
+    within.push(extras);
     depth++;
   }
 
   private void close(String element, Extras extras) {
     fragments(extras);
+    within.pop();
     depth--;
     line("</" + element + ">");
   }
@@ -565,7 +667,18 @@ public final class GbxmlWriter {
   }
 
   private void text(String element, String content) {
-    line("<" + element + ">" + content + "</" + element + ">");
+    line("<" + element + kept(element) + ">" + content + "</" + element + ">");
+  }
+
+  /** The delivery's own attributes of a child of the element that is being written. */
+  private String kept(String child) {
+    Extras x = within.peek();
+    if (x == null || x.children().isEmpty()) {
+      return "";
+    }
+    StringBuilder out = new StringBuilder();
+    x.of(child).forEach(a -> XmlText.attribute(out, a));
+    return out.toString();
   }
 
   private void line(String s) {
@@ -580,32 +693,10 @@ public final class GbxmlWriter {
   }
 
   private String length(double metres) {
-    return number(metres / frame.length().metres());
+    return Decimal.of(metres, frame.length().metres());
   }
 
-  /**
-   * A figure that follows from the polygon: fewer places, so that a file read and written again is
-   * the same.
-   */
-  private static String derived(double d) {
-    return number(Math.round(d * 1e5) / 1e5);
-  }
-
-  private static Vec3 rounded(Vec3 p) {
-    return new Vec3(
-        Math.round(p.x() * 1e6) / 1e6,
-        Math.round(p.y() * 1e6) / 1e6,
-        Math.round(p.z() * 1e6) / 1e6);
-  }
-
-  /** A decimal without exponent, rounded to nine places, without trailing zeros. */
   private static String number(double d) {
-    if (d == Math.rint(d) && Math.abs(d) < 1e15) {
-      return Long.toString((long) d);
-    }
-    return new BigDecimal(d)
-        .setScale(9, RoundingMode.HALF_EVEN)
-        .stripTrailingZeros()
-        .toPlainString();
+    return Decimal.of(d);
   }
 }

@@ -9,6 +9,7 @@ import yentra.core.envelope.Extras;
 final class Kept {
   private final List<Extras.Attribute> attributes = new ArrayList<>(2);
   private final List<String> fragments = new ArrayList<>(2);
+  private final List<Extras.Child> children = new ArrayList<>(0);
 
   /** Keeps all attributes but the named ones, which the reader has taken. */
   static Kept except(List<Extras.Attribute> attributes, Set<String> understood) {
@@ -29,9 +30,38 @@ final class Kept {
     attributes.add(new Extras.Attribute("", "", name, value));
   }
 
+  /** Keeps the attributes of an understood child element but those that are understood too. */
+  void child(String element, List<Extras.Attribute> all, Set<String> understood) {
+    if (all.size() > understood.size()
+        || all.stream().anyMatch(a -> !a.prefix().isEmpty() || !understood.contains(a.name()))) {
+      List<Extras.Attribute> left =
+          all.stream()
+              .filter(a -> !a.prefix().isEmpty() || !understood.contains(a.name()))
+              .toList();
+      if (!left.isEmpty()) {
+        add(element, left);
+      }
+    }
+  }
+
+  private void add(String element, List<Extras.Attribute> left) {
+    for (int i = 0; i < children.size(); i++) {
+      if (children.get(i).element().equals(element)) {
+        List<Extras.Attribute> all = new ArrayList<>(children.get(i).attributes());
+        all.addAll(left);
+        children.set(i, new Extras.Child(element, all));
+        return;
+      }
+    }
+    children.add(new Extras.Child(element, left));
+  }
+
+  /** Whether anything was kept. */
+  boolean isEmpty() {
+    return attributes.isEmpty() && fragments.isEmpty() && children.isEmpty();
+  }
+
   Extras extras() {
-    return attributes.isEmpty() && fragments.isEmpty()
-        ? Extras.NONE
-        : new Extras(attributes, fragments);
+    return isEmpty() ? Extras.NONE : new Extras(attributes, fragments, children);
   }
 }

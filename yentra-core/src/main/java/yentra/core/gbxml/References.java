@@ -18,6 +18,7 @@ final class References {
   private final Map<String, List<Definition>> again = new LinkedHashMap<>();
   private final List<Use> uses = new ArrayList<>();
   private final Set<String> taken = new HashSet<>();
+  private final List<ReadNote> repeated = new ArrayList<>();
 
   void defined(String element, String id, int line, int column) {
     Definition d = new Definition(element, line, column);
@@ -46,8 +47,27 @@ final class References {
     }
   }
 
+  /** An element that counts once stands again: the first counts, this one is kept as it stands. */
+  void repeated(String owner, String element, int line, int column) {
+    repeated.add(
+        new ReadNote(
+            ReadNote.Kind.ASSUMED,
+            owner,
+            element,
+            "",
+            1,
+            element
+                + " stands more than once in "
+                + (owner.isEmpty() ? "an element" : owner)
+                + ": the first counts, the others are kept as they stand (line "
+                + line
+                + ")",
+            line,
+            column));
+  }
+
   List<ReadNote> notes() {
-    List<ReadNote> notes = new ArrayList<>();
+    List<ReadNote> notes = new ArrayList<>(repeated);
     again.forEach(
         (id, more) -> {
           Definition first = defined.get(id);

@@ -3,6 +3,7 @@ package yentra.core.gbxml;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -20,6 +21,10 @@ import yentra.core.units.ThermalUnit;
 final class ScheduleReader {
   private static final Set<String> TYPED = Set.of("id", "type");
   private static final Set<String> ID = Set.of("id");
+
+  private static final Set<String> NAME = Set.of("Name");
+  private static final Set<String> PERIOD = Set.of("BeginDate", "EndDate", "WeekScheduleId");
+  private static final Set<String> DAY = Set.of("dayType", "dayScheduleIdRef");
 
   /** A value a minute; more would mean nothing. */
   private static final int MOST_VALUES = 1440;
@@ -57,9 +62,10 @@ final class ScheduleReader {
     String type = type();
     String name = "";
     List<YearSchedule.Period> periods = new ArrayList<>();
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    Set<String> seen = new HashSet<>();
+    for (String c = cursor.child(kept, NAME, seen); c != null; c = cursor.child(kept, NAME, seen)) {
       switch (c) {
-        case "Name" -> name = cursor.leaf(kept).text();
+        case "Name" -> name = Values.text(cursor.leaf(kept), kept);
         case "YearSchedule" -> period(h.key(), kept).ifPresent(periods::add);
         default -> kept.fragment(cursor.fragment());
       }
@@ -78,12 +84,16 @@ final class ScheduleReader {
     LocalDate begin = null, end = null;
     String week = null;
     List<String> bad = new ArrayList<>();
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    Set<String> seen = new HashSet<>();
+    for (String c = cursor.child(kept, PERIOD, seen);
+        c != null;
+        c = cursor.child(kept, PERIOD, seen)) {
       switch (c) {
-        case "BeginDate" -> begin = date(cursor.leaf(kept), bad);
-        case "EndDate" -> end = date(cursor.leaf(kept), bad);
+        case "BeginDate" -> begin = date(cursor.leaf(kept), kept, bad);
+        case "EndDate" -> end = date(cursor.leaf(kept), kept, bad);
         case "WeekScheduleId" -> {
           week = cursor.attribute("weekScheduleIdRef");
+          kept.child(c, cursor.attributes(), Set.of("weekScheduleIdRef"));
           cursor.leaf(kept);
         }
         default -> kept.fragment(cursor.fragment());
@@ -106,7 +116,8 @@ final class ScheduleReader {
     return Optional.of(new YearSchedule.Period(key, begin, end, week, kept.extras()));
   }
 
-  private static LocalDate date(Leaf leaf, List<String> bad) {
+  private static LocalDate date(Leaf leaf, Kept kept, List<String> bad) {
+    kept.child(leaf.name(), leaf.attributes(), Set.of());
     // a time zone behind the date is allowed and means nothing here
     String text = leaf.text().replaceFirst("(Z|[+-]\\d\\d:\\d\\d)$", "");
     try {
@@ -122,15 +133,17 @@ final class ScheduleReader {
     String type = type();
     String name = "";
     List<WeekSchedule.Day> list = new ArrayList<>();
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    Set<String> seen = new HashSet<>();
+    for (String c = cursor.child(kept, NAME, seen); c != null; c = cursor.child(kept, NAME, seen)) {
       switch (c) {
-        case "Name" -> name = cursor.leaf(kept).text();
+        case "Name" -> name = Values.text(cursor.leaf(kept), kept);
         case "Day" -> {
           String day = cursor.attribute("dayType");
           String schedule = cursor.attribute("dayScheduleIdRef");
           if (day == null || schedule == null) {
             kept.fragment(cursor.fragment());
           } else {
+            kept.child("Day " + list.size(), cursor.attributes(), DAY);
             list.add(new WeekSchedule.Day(day, schedule));
             cursor.leaf(kept);
           }
@@ -149,9 +162,10 @@ final class ScheduleReader {
     List<Double> list = new ArrayList<>();
     List<String> raw = new ArrayList<>();
     boolean sound = true;
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    Set<String> seen = new HashSet<>();
+    for (String c = cursor.child(kept, NAME, seen); c != null; c = cursor.child(kept, NAME, seen)) {
       switch (c) {
-        case "Name" -> name = cursor.leaf(kept).text();
+        case "Name" -> name = Values.text(cursor.leaf(kept), kept);
         case "ScheduleValue" -> {
           Kept aside = new Kept();
           Leaf leaf = cursor.leaf(aside);
@@ -159,6 +173,7 @@ final class ScheduleReader {
           Optional<Double> v = values.number(leaf, h.key(), aside).flatMap(d -> value(d, type));
           v.ifPresent(list::add);
           sound &= v.isPresent() && list.size() <= MOST_VALUES;
+          kept.child("ScheduleValue " + (raw.size() - 1), leaf.attributes(), Set.of());
         }
         default -> kept.fragment(cursor.fragment());
       }

@@ -1,20 +1,24 @@
 package yentra.core.gbxml;
 
 import static yentra.core.units.ThermalUnit.Quantity.AREA_PER_PERSON;
+import static yentra.core.units.ThermalUnit.Quantity.FLOW;
 import static yentra.core.units.ThermalUnit.Quantity.HEAT_PER_PERSON;
 import static yentra.core.units.ThermalUnit.Quantity.POWER_DENSITY;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.InternalGains;
+import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Seam;
 import yentra.core.units.LengthUnit;
 
 /** Reads spaces with their shells and space boundaries. */
@@ -32,17 +36,32 @@ final class SpaceReader {
   private static final Set<String> CONDITIONS =
       Set.of(
           "Heated", "Cooled", "HeatedAndCooled", "Unconditioned", "Vented", "NaturallyVentedOnly");
+  private static final Set<String> ONCE =
+      Set.of(
+          "Name",
+          "Area",
+          "Volume",
+          "ShellGeometry",
+          "LightPowerPerArea",
+          "EquipPowerPerArea",
+          "InfiltrationFlow",
+          "AirChangesPerHour");
+  private static final Set<String> ONE_FACE = Set.of("PlanarGeometry");
+  private static final Set<String> UNIT = Set.of("unit");
+
   private final Cursor cursor;
   private final Values values;
+  private final References references;
   private final PolygonReader polygons;
   final List<Space> spaces = new ArrayList<>();
 
   /** Space boundaries by surface id, then by space key. */
   final Map<String, Map<String, Side>> sides = new HashMap<>();
 
-  SpaceReader(Cursor cursor, Values values, PolygonReader polygons) {
+  SpaceReader(Cursor cursor, Values values, References references, PolygonReader polygons) {
     this.cursor = cursor;
     this.values = values;
+    this.references = references;
     this.polygons = polygons;
   }
 
@@ -61,9 +80,11 @@ final class SpaceReader {
     Double area = null, volume = null;
     List<Polygon> shell = List.of();
     Gains gains = new Gains();
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    Space.AirExchange air = Space.AirExchange.NONE;
+    Set<String> seen = new HashSet<>();
+    for (String c = cursor.child(kept, ONCE, seen); c != null; c = cursor.child(kept, ONCE, seen)) {
       switch (c) {
-        case "Name" -> name = cursor.leaf(kept).text();
+        case "Name" -> name = Values.text(cursor.leaf(kept), kept);
         case "Area" ->
             area =
                 values
@@ -77,15 +98,19 @@ final class SpaceReader {
                     .map(d -> d * values.volume.cubicMetres())
                     .orElse(null);
         case "ShellGeometry" -> shell = shell(kept);
-        case "SpaceBoundary" -> boundary(h.key());
-        case "PeopleNumber" -> gains.people(cursor.leaf(kept), h.key(), kept);
-        case "PeopleHeatGain" -> gains.heat(cursor.leaf(kept), h.key(), kept);
+        case "SpaceBoundary" -> boundary(h.key(), kept);
+        case "PeopleNumber" -> gains.people(cursor.leaf(kept), h, kept);
+        case "PeopleHeatGain" -> gains.heat(cursor.leaf(kept), h, kept);
         case "LightPowerPerArea" ->
             gains.light =
                 values.thermal(cursor.leaf(kept), h.key(), POWER_DENSITY, kept).orElse(null);
         case "EquipPowerPerArea" ->
             gains.equipment =
                 values.thermal(cursor.leaf(kept), h.key(), POWER_DENSITY, kept).orElse(null);
+        case "InfiltrationFlow" ->
+            air = air.withFlow(values.thermal(cursor.leaf(kept), h.key(), FLOW, kept).orElse(null));
+        case "AirChangesPerHour" ->
+            air = air.withChanges(values.number(cursor.leaf(kept), h.key(), kept).orElse(null));
         default -> kept.fragment(cursor.fragment());
       }
     }
@@ -99,6 +124,7 @@ final class SpaceReader {
             use == null ? "" : use,
             condition,
             gains.made().withSchedules(times),
+            air,
             area,
             volume,
             shell,
@@ -115,22 +141,47 @@ final class SpaceReader {
     private Double light;
     private Double equipment;
 
-    void people(Leaf leaf, String space, Kept kept) {
-      if ("NumberOfPeople".equals(leaf.attribute("unit"))) {
-        people = values.number(leaf, space, kept).orElse(null);
+    /** A number without a unit is one of people. The first of each kind counts. */
+    void people(Leaf leaf, Header h, Kept kept) {
+      String unit = leaf.attribute("unit");
+      boolean number = unit == null || unit.equals("NumberOfPeople");
+      if (number ? people != null : area != null) {
+        again(leaf, h, kept);
+      } else if (number) {
+        people = values.number(leaf, h.key(), kept, Set.of("unit")).orElse(null);
+        if (unit == null && people != null) {
+          values.note(
+              ReadNote.Kind.UNIT_ASSUMED,
+              h.key(),
+              leaf.name(),
+              "NumberOfPeople",
+              "PeopleNumber has no unit: a number of people assumed.",
+              leaf.line(),
+              leaf.column());
+        }
       } else {
-        area = values.thermal(leaf, space, AREA_PER_PERSON, kept).orElse(null);
+        area = values.thermal(leaf, h.key(), AREA_PER_PERSON, kept).orElse(null);
       }
     }
 
     /** The total and other kinds are kept as they stand. */
-    void heat(Leaf leaf, String space, Kept kept) {
-      switch (String.valueOf(leaf.attribute("heatGainType"))) {
-        case "Sensible" ->
-            sensible = values.thermal(leaf, space, HEAT_PER_PERSON, kept).orElse(null);
-        case "Latent" -> latent = values.thermal(leaf, space, HEAT_PER_PERSON, kept).orElse(null);
-        default -> kept.fragment(leaf.xml());
+    void heat(Leaf leaf, Header h, Kept kept) {
+      Set<String> understood = Set.of("unit", "heatGainType");
+      String type = String.valueOf(leaf.attribute("heatGainType"));
+      if (type.equals("Sensible") && sensible == null) {
+        sensible = values.thermal(leaf, h.key(), HEAT_PER_PERSON, kept, understood).orElse(null);
+      } else if (type.equals("Latent") && latent == null) {
+        latent = values.thermal(leaf, h.key(), HEAT_PER_PERSON, kept, understood).orElse(null);
+      } else if (type.equals("Sensible") || type.equals("Latent")) {
+        again(leaf, h, kept);
+      } else {
+        kept.fragment(leaf.xml());
       }
+    }
+
+    private void again(Leaf leaf, Header h, Kept kept) {
+      kept.fragment(leaf.xml());
+      references.repeated(h.key(), leaf.name(), leaf.line(), leaf.column());
     }
 
     InternalGains made() {
@@ -145,7 +196,7 @@ final class SpaceReader {
     }
     kept.attribute("conditionType", condition);
     values.note(
-        yentra.core.envelope.ReadNote.Kind.BAD_VALUE,
+        ReadNote.Kind.BAD_VALUE,
         h.key(),
         "conditionType",
         condition,
@@ -155,52 +206,117 @@ final class SpaceReader {
     return "";
   }
 
-  private List<Polygon> shell(Kept spaceKept) throws UnreadableException {
+  private List<Polygon> shell(Kept kept) throws UnreadableException {
     LengthUnit unit = polygons.unit(values.length);
+    kept.child("ShellGeometry", cursor.attributes(), UNIT);
     List<Polygon> faces = new ArrayList<>();
-    for (String c = cursor.child(spaceKept); c != null; c = cursor.child(spaceKept)) {
+    Kept dropped = new Kept();
+    int shells = 0;
+    for (String c = cursor.child(dropped); c != null; c = cursor.child(dropped)) {
       if (c.equals("ClosedShell")) {
-        closedShell(unit, faces, spaceKept);
+        shells++;
+        closedShell(unit, faces, kept);
       } else {
+        lost(c, "ShellGeometry");
         cursor.fragment();
       }
     }
+    if (shells > 1) {
+      lost("The division of the shell into several", "ShellGeometry");
+    }
+    if (!dropped.isEmpty()) {
+      lost("A comment or text", "ShellGeometry");
+    }
     return faces;
+  }
+
+  private void lost(String what, String where) {
+    values.lost(
+        cursor.owner(),
+        where,
+        what,
+        what + " in " + where + " is not written back.",
+        cursor.line(),
+        cursor.column());
   }
 
   private void closedShell(LengthUnit unit, List<Polygon> faces, Kept kept)
       throws UnreadableException {
     LengthUnit own = polygons.unit(unit);
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    kept.child("ClosedShell", cursor.attributes(), UNIT);
+    Kept dropped = new Kept();
+    for (String c = cursor.child(dropped); c != null; c = cursor.child(dropped)) {
       switch (c) {
-        case "PolyLoop" -> faces.add(Polygon.of(polygons.loop(own)));
+        case "PolyLoop" -> faces.add(Seam.open(polygons.loop(own)));
         case "PlanarGeometry" -> {
-          Polygon p = polygons.planarGeometry(own);
+          Polygon p = polygons.planarGeometry(own, kept, face(faces.size()));
           if (p != null) {
             faces.add(p);
           }
         }
-        default -> cursor.fragment();
+        default -> {
+          lost(c, "ClosedShell");
+          cursor.fragment();
+        }
       }
+    }
+    if (!dropped.isEmpty()) {
+      lost("A comment or text", "ClosedShell");
     }
   }
 
-  private void boundary(String space) throws UnreadableException {
+  /** Under which the attributes of a shell's face are kept. */
+  static String face(int i) {
+    return "PlanarGeometry of the shell " + i;
+  }
+
+  private void boundary(String space, Kept spaceKept) throws UnreadableException {
     String surface = cursor.attribute("surfaceIdRef");
-    List<Extras.Attribute> attributes = cursor.attributes();
-    Kept kept = Kept.except(attributes, Set.of("surfaceIdRef"));
+    int line = cursor.line();
+    int column = cursor.column();
+    Kept kept = Kept.except(cursor.attributes(), Set.of("surfaceIdRef"));
     Polygon face = null;
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    Set<String> seen = new HashSet<>();
+    for (String c = cursor.child(kept, ONE_FACE, seen);
+        c != null;
+        c = cursor.child(kept, ONE_FACE, seen)) {
       if (c.equals("PlanarGeometry")) {
-        face = polygons.planarGeometry(values.length);
+        face = polygons.planarGeometry(values.length, kept, "PlanarGeometry");
       } else {
         kept.fragment(cursor.fragment());
       }
     }
-    if (surface != null && face != null) {
-      sides
-          .computeIfAbsent(surface, k -> new HashMap<>(2))
-          .put(space, new Side(space, face, kept.extras(), Extras.NONE));
+    if (surface == null || face == null) {
+      // says nothing of geometry; written back as it stands
+      spaceKept.fragment(bare(surface, kept.extras()));
+      return;
     }
+    Map<String, Side> ofSurface = sides.computeIfAbsent(surface, k -> new HashMap<>(2));
+    Side before = ofSurface.putIfAbsent(space, new Side(space, face, kept.extras(), Extras.NONE));
+    if (before != null) {
+      values.lost(
+          space,
+          "SpaceBoundary",
+          surface,
+          "A second SpaceBoundary of "
+              + space
+              + " names the surface "
+              + surface
+              + ": it is not written back.",
+          line,
+          column);
+    }
+  }
+
+  /** A SpaceBoundary without geometry as XML. */
+  private static String bare(String surface, Extras extras) {
+    StringBuilder b = new StringBuilder("<SpaceBoundary");
+    if (surface != null) {
+      b.append(" surfaceIdRef=\"").append(XmlText.escapeAttribute(surface)).append('"');
+    }
+    extras.attributes().forEach(a -> XmlText.attribute(b, a));
+    b.append('>');
+    extras.fragments().forEach(b::append);
+    return b.append("</SpaceBoundary>").toString();
   }
 }

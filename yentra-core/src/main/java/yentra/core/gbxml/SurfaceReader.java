@@ -1,9 +1,13 @@
 package yentra.core.gbxml;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
@@ -15,7 +19,7 @@ import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Polygon;
-import yentra.core.units.LengthUnit;
+import yentra.core.geometry.Vec3;
 
 /** Reads surfaces and their openings. */
 final class SurfaceReader {
@@ -25,7 +29,19 @@ final class SurfaceReader {
   private final Cursor cursor;
   private final Values values;
   private final References references;
+  private static final Set<String> ONCE =
+      Set.of("Name", "RectangularGeometry", "PlanarGeometry", "CADObjectId");
+
+  /**
+   * What Description says of a surface that only construction lies behind; see {@link GbxmlWriter}.
+   */
+  static final String ADIABATIC = "Adiabatic";
+
   private final PolygonReader polygons;
+
+  /** RectangularGeometry of surfaces and openings that have no other geometry, by key. */
+  private final Map<String, PolygonReader.Stated> rectangles = new HashMap<>();
+
   final List<Surface> surfaces = new ArrayList<>();
   final List<Opening> orphans = new ArrayList<>();
 
@@ -43,14 +59,19 @@ final class SurfaceReader {
     String name = "";
     String cad = "";
     Polygon polygon = null;
+    PolygonReader.Stated rectangle = null;
+    boolean adiabatic = false;
     List<Side> sides = new ArrayList<>(2);
     List<Opening> openings = new ArrayList<>(0);
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    Set<String> seen = new HashSet<>();
+    for (String c = cursor.child(kept, ONCE, seen); c != null; c = cursor.child(kept, ONCE, seen)) {
       switch (c) {
-        case "Name" -> name = cursor.leaf(kept).text();
+        case "Name" -> name = Values.text(cursor.leaf(kept), kept);
+        case "Description" -> adiabatic |= adiabatic(kept);
         case "AdjacentSpaceId" -> adjacent(h, sides);
-        case "RectangularGeometry" -> cursor.fragment();
-        case "PlanarGeometry" -> polygon = polygons.planarGeometry(values.length);
+        case "RectangularGeometry" -> rectangle = polygons.rectangle(values.length, kept);
+        case "PlanarGeometry" ->
+            polygon = polygons.planarGeometry(values.length, kept, "PlanarGeometry");
         case "Opening" -> openings.add(opening(Header.of("Opening", cursor, values, references)));
         case "CADObjectId" -> cad = keptLeaf(kept);
         default -> kept.fragment(cursor.fragment());
@@ -61,15 +82,25 @@ final class SurfaceReader {
             h.key(),
             name,
             type,
-            outline(h, polygon),
+            outline(h, polygon, rectangle),
             sides,
             construction,
             null,
-            BoundaryKind.READ,
+            adiabatic && type.isInterior() ? BoundaryKind.READ_2B : BoundaryKind.READ,
             h.source(name),
             cad.isEmpty() ? null : new SourceRef("CADObjectId", cad, name, h.line(), h.column()),
             openings,
             kept.extras()));
+  }
+
+  /** Whether the Description is our own word for a surface with only construction behind it. */
+  private boolean adiabatic(Kept kept) throws UnreadableException {
+    Leaf leaf = cursor.leaf(kept);
+    boolean ours = leaf.text().equals(ADIABATIC) && leaf.attributes().isEmpty();
+    if (!ours) {
+      kept.fragment(leaf.xml());
+    }
+    return ours;
   }
 
   private String keptLeaf(Kept kept) throws UnreadableException {
@@ -78,8 +109,24 @@ final class SurfaceReader {
     return leaf.text();
   }
 
-  private Polygon outline(Header h, Polygon polygon) {
-    if (polygon == null) {
+  private Polygon outline(Header h, Polygon polygon, PolygonReader.Stated rectangle) {
+    if (polygon != null) {
+      return polygon;
+    }
+    if (rectangle != null) {
+      rectangles.put(h.key(), rectangle);
+      values.note(
+          ReadNote.Kind.ASSUMED,
+          h.key(),
+          "RectangularGeometry",
+          "",
+          h.element()
+              + " "
+              + h.key()
+              + " has no PlanarGeometry: its outline is the rectangle of its RectangularGeometry",
+          h.line(),
+          h.column());
+    } else {
       values.note(
           ReadNote.Kind.MISSING_REQUIRED,
           h.key(),
@@ -88,9 +135,8 @@ final class SurfaceReader {
           h.element() + " " + h.key() + " has no PlanarGeometry.",
           h.line(),
           h.column());
-      return Polygon.of(List.of());
     }
-    return polygon;
+    return Polygon.of(List.of());
   }
 
   private SurfaceType surfaceType(Header h, Kept kept) {
@@ -145,23 +191,87 @@ final class SurfaceReader {
   }
 
   /**
-   * The surfaces read, each side with the polygon that its space's boundary gives it. Call it when
-   * all spaces are read.
+   * The surfaces read, each side with the polygon that its space's boundary gives it, and
+   * rectangles as polygons. Call it when all spaces and the site are read.
+   *
+   * @param north azimuth of the model's +y axis, degrees
    */
-  List<Surface> withBoundaries(Map<String, Map<String, Side>> boundaries) {
-    return surfaces.stream()
-        .map(
-            s -> {
-              Map<String, Side> given = boundaries.get(s.source().id());
-              return given == null
-                  ? s
-                  : s.withSides(
-                      s.sides().stream()
-                          .map(side -> merged(side, given.get(side.space())))
-                          .toList());
-            })
-        .toList();
+  List<Surface> finished(Map<String, Map<String, Side>> boundaries, double north) {
+    Map<String, Set<String>> left = new TreeMap<>();
+    boundaries.forEach((k, v) -> left.put(k, new TreeSet<>(v.keySet())));
+    List<Surface> out = new ArrayList<>(surfaces.size());
+    for (Surface s : surfaces) {
+      Map<String, Side> given = boundaries.get(s.source().id());
+      Surface made =
+          given == null
+              ? s
+              : s.withSides(
+                  s.sides().stream().map(side -> merged(side, given.get(side.space()))).toList());
+      if (given != null) {
+        s.sides().forEach(side -> left.get(s.source().id()).remove(side.space()));
+      }
+      out.add(rectangles.isEmpty() ? made : withRectangles(made, north));
+    }
+    left.forEach((surface, spaces) -> spaces.forEach(space -> lost(space, surface)));
+    return out;
   }
+
+  private void lost(String space, String surface) {
+    values.lost(
+        space,
+        "SpaceBoundary",
+        surface,
+        "A SpaceBoundary of "
+            + space
+            + " names "
+            + surface
+            + ", which is no surface of this space: it is not written back.",
+        0,
+        0);
+  }
+
+  private Surface withRectangles(Surface s, double north) {
+    PolygonReader.Stated own = rectangles.get(s.key());
+    Surface made = own == null ? s : s.withPolygon(rectangle(own, north).polygon(), s.sides());
+    return made.withOpenings(
+        made.openings().stream().map(o -> withRectangle(o, made.polygon(), north)).toList());
+  }
+
+  private static Rectangle rectangle(PolygonReader.Stated r, double north) {
+    return Rectangle.of(r.corner(), r.azimuth() - north, r.tilt(), r.width(), r.height());
+  }
+
+  /**
+   * The corner of an opening is measured from that of its parent; in the parent's plane it may have
+   * been given as a point of the model instead, when only that lies in the parent.
+   */
+  private Opening withRectangle(Opening o, Polygon parent, double north) {
+    PolygonReader.Stated own = rectangles.get(o.key());
+    Rectangle base = parent.outer().size() < 3 ? null : Rectangle.of(parent);
+    if (own == null || base == null) {
+      return own == null ? o : o.withPolygon(rectangle(own, north).polygon());
+    }
+    Rectangle inModel = rectangle(own, north);
+    Rectangle inParent =
+        new Rectangle(base.frame(), base.global(own.corner()), own.width(), own.height());
+    boolean model = !lies(inParent, parent) && lies(inModel, parent);
+    return o.withPolygon((model ? inModel : inParent).polygon());
+  }
+
+  /** Whether all corners lie over the parent's outline and within its plane, both by 10 mm. */
+  private static boolean lies(Rectangle r, Polygon parent) {
+    Rectangle base = Rectangle.of(parent);
+    org.locationtech.jts.geom.Envelope round = base.frame().project(parent).getEnvelopeInternal();
+    round.expandBy(NEAR);
+    for (Vec3 v : r.polygon().outer()) {
+      if (Math.abs(base.local(v).z()) > NEAR || !round.contains(base.frame().to2d(v))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static final double NEAR = 0.01;
 
   private static Side merged(Side side, Side given) {
     return given == null
@@ -178,12 +288,14 @@ final class SurfaceReader {
     String name = "";
     String cad = "";
     Polygon polygon = null;
-    LengthUnit unit = values.length;
-    for (String c = cursor.child(kept); c != null; c = cursor.child(kept)) {
+    PolygonReader.Stated rectangle = null;
+    Set<String> seen = new HashSet<>();
+    for (String c = cursor.child(kept, ONCE, seen); c != null; c = cursor.child(kept, ONCE, seen)) {
       switch (c) {
-        case "Name" -> name = cursor.leaf(kept).text();
-        case "RectangularGeometry" -> cursor.fragment();
-        case "PlanarGeometry" -> polygon = polygons.planarGeometry(unit);
+        case "Name" -> name = Values.text(cursor.leaf(kept), kept);
+        case "RectangularGeometry" -> rectangle = polygons.rectangle(values.length, kept);
+        case "PlanarGeometry" ->
+            polygon = polygons.planarGeometry(values.length, kept, "PlanarGeometry");
         case "CADObjectId" -> cad = keptLeaf(kept);
         default -> kept.fragment(cursor.fragment());
       }
@@ -192,7 +304,7 @@ final class SurfaceReader {
         h.key(),
         name,
         type,
-        outline(h, polygon),
+        outline(h, polygon, rectangle),
         construction,
         glazing,
         h.source(name),

@@ -1,8 +1,11 @@
 package yentra.core.gbxml;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import yentra.core.envelope.ReadNote;
 import yentra.core.units.LengthUnit;
 import yentra.core.units.ThermalUnit;
@@ -13,13 +16,33 @@ final class Values {
   private static final double LARGEST = 1e100;
 
   private final List<ReadNote> notes = new ArrayList<>();
+  private final Map<String, ReadNote> lost = new LinkedHashMap<>();
   LengthUnit length = LengthUnit.METRE;
   LengthUnit area = LengthUnit.METRE;
   LengthUnit volume = LengthUnit.METRE;
   String temperature = "C";
 
   List<ReadNote> notes() {
-    return notes;
+    List<ReadNote> all = new ArrayList<>(notes);
+    all.addAll(lost.values());
+    return all;
+  }
+
+  /** Notes what cannot be written back; the same kind of thing once, with its number. */
+  void lost(String object, String where, String what, String message, int line, int column) {
+    lost.merge(
+        where + " " + what,
+        new ReadNote(ReadNote.Kind.LOST, object, where, what, 1, message, line, column),
+        (a, b) ->
+            new ReadNote(
+                a.kind(),
+                a.object(),
+                a.subject(),
+                a.value(),
+                a.count() + 1,
+                a.message(),
+                a.line(),
+                a.column()));
   }
 
   void note(
@@ -57,8 +80,35 @@ final class Values {
     }
   }
 
-  /** The leaf's number, or empty with a note; what could not be read is kept as it stands. */
+  private static final Set<String> NOTHING = Set.of();
+  private static final Set<String> UNIT = Set.of("unit");
+
+  /** The text of a leaf; what else it says is kept. */
+  static String text(Leaf leaf, Kept kept) {
+    kept.child(leaf.name(), leaf.attributes(), NOTHING);
+    return leaf.text();
+  }
+
+  /**
+   * The leaf's number, or empty with a note; what could not be read is kept as it stands, as are
+   * attributes of what could.
+   */
   Optional<Double> number(Leaf leaf, String owner, Kept kept) {
+    return number(leaf, owner, kept, NOTHING);
+  }
+
+  /**
+   * @param understood names of attributes that the caller looks at
+   */
+  Optional<Double> number(Leaf leaf, String owner, Kept kept, Set<String> understood) {
+    Optional<Double> d = parsed(leaf, owner, kept);
+    if (d.isPresent()) {
+      kept.child(leaf.name(), leaf.attributes(), understood);
+    }
+    return d;
+  }
+
+  private Optional<Double> parsed(Leaf leaf, String owner, Kept kept) {
     Optional<Double> d = parse(leaf.text());
     if (d.isEmpty()) {
       kept.fragment(leaf.xml());
@@ -80,51 +130,72 @@ final class Values {
   }
 
   Optional<Double> lengthOf(Leaf leaf, String owner, Kept kept) {
-    return number(leaf, owner, kept)
-        .flatMap(
-            d -> {
-              String unit = leaf.attribute("unit");
-              if (unit == null) {
-                assumed(leaf, owner, length.gbxml());
-                return Optional.of(d * length.metres());
-              }
-              return converted(
-                  d, LengthUnit.fromGbxml(unit).map(LengthUnit::metres), leaf, owner, kept);
-            });
+    String unit = leaf.attribute("unit");
+    return converted(
+        leaf,
+        owner,
+        kept,
+        length.gbxml(),
+        unit == null
+            ? Optional.of(length.metres())
+            : LengthUnit.fromGbxml(unit).map(LengthUnit::metres),
+        UNIT);
   }
 
   Optional<Double> thermal(Leaf leaf, String owner, ThermalUnit.Quantity quantity, Kept kept) {
-    return number(leaf, owner, kept)
-        .flatMap(
-            d -> {
-              String unit = leaf.attribute("unit");
-              if (unit == null) {
-                assumed(leaf, owner, quantity.si());
-                return Optional.of(d);
-              }
-              return converted(d, quantity.factor(unit), leaf, owner, kept);
-            });
+    return thermal(leaf, owner, quantity, kept, UNIT);
   }
 
-  Optional<Double> celsius(Leaf leaf, String owner, Kept kept) {
-    return number(leaf, owner, kept)
-        .flatMap(
-            d -> {
-              String unit = leaf.attribute("unit");
-              Optional<Double> c = ThermalUnit.celsius(d, unit == null ? temperature : unit);
-              if (c.isEmpty()) {
-                unknownUnit(leaf, owner, kept);
-              }
-              return c;
-            });
+  /**
+   * @param understood names of attributes that the caller looks at, the unit among them
+   */
+  Optional<Double> thermal(
+      Leaf leaf, String owner, ThermalUnit.Quantity quantity, Kept kept, Set<String> understood) {
+    String unit = leaf.attribute("unit");
+    return converted(
+        leaf,
+        owner,
+        kept,
+        quantity.si(),
+        unit == null ? Optional.of(1.0) : quantity.factor(unit),
+        understood);
   }
 
   private Optional<Double> converted(
-      double d, Optional<Double> factor, Leaf leaf, String owner, Kept kept) {
+      Leaf leaf,
+      String owner,
+      Kept kept,
+      String fallback,
+      Optional<Double> factor,
+      Set<String> understood) {
+    Optional<Double> d = parsed(leaf, owner, kept);
+    if (d.isEmpty()) {
+      return d;
+    }
     if (factor.isEmpty()) {
       unknownUnit(leaf, owner, kept);
+      return factor;
     }
-    return factor.map(f -> d * f);
+    if (leaf.attribute("unit") == null) {
+      assumed(leaf, owner, fallback);
+    }
+    kept.child(leaf.name(), leaf.attributes(), understood);
+    return Optional.of(d.get() * factor.get());
+  }
+
+  Optional<Double> celsius(Leaf leaf, String owner, Kept kept) {
+    Optional<Double> d = parsed(leaf, owner, kept);
+    if (d.isEmpty()) {
+      return d;
+    }
+    String unit = leaf.attribute("unit");
+    Optional<Double> c = ThermalUnit.celsius(d.get(), unit == null ? temperature : unit);
+    if (c.isEmpty()) {
+      unknownUnit(leaf, owner, kept);
+    } else {
+      kept.child(leaf.name(), leaf.attributes(), UNIT);
+    }
+    return c;
   }
 
   private void unknownUnit(Leaf leaf, String owner, Kept kept) {

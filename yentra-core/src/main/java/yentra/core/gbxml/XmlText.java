@@ -2,7 +2,10 @@ package yentra.core.gbxml;
 
 import yentra.core.envelope.Extras;
 
-/** Escaping of text and attribute values in XML. */
+/**
+ * Escaping of text and attribute values in XML. Characters that XML 1.0 has no place for (section
+ * 2.2) become the replacement character; FMT-108 has said so.
+ */
 final class XmlText {
   private XmlText() {}
 
@@ -15,10 +18,33 @@ final class XmlText {
         case '<' -> b.append("&lt;");
         case '>' -> b.append("&gt;");
         case '\r' -> b.append("&#13;");
-        default -> b.append(c);
+        default -> b.append(isCharacter(s, i) ? c : REPLACEMENT);
       }
     }
     return b.toString();
+  }
+
+  private static final char REPLACEMENT = '\uFFFD';
+
+  /** Whether XML can hold the text. */
+  static boolean holds(String s) {
+    for (int i = 0; i < s.length(); i++) {
+      if (!isCharacter(s, i)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static boolean isCharacter(String s, int i) {
+    char c = s.charAt(i);
+    if (Character.isHighSurrogate(c)) {
+      return i + 1 < s.length() && Character.isLowSurrogate(s.charAt(i + 1));
+    }
+    if (Character.isLowSurrogate(c)) {
+      return i > 0 && Character.isHighSurrogate(s.charAt(i - 1));
+    }
+    return c >= ' ' && c < '\uFFFE' || c == '\t' || c == '\n' || c == '\r';
   }
 
   static String escapeAttribute(String s) {

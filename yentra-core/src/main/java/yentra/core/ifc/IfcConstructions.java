@@ -33,6 +33,7 @@ import yentra.core.step.StepInstance;
  * <p>Layers of a usage lie along an axis of the element's placement; they are put into the order
  * from outside to inside of the face that is looked at. Those without a usage keep the order in
  * which the file lists them. Materials of constituent sets, profiles and lists have no thickness;
+ * fractions of constituents are taken for shares of the area; values are in the project's units;
  * windows and doors of constituent sets are told by their stated transmittance.
  */
 final class IfcConstructions implements BoundaryMatching.Constructions {
@@ -64,12 +65,24 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     this.units = model.units();
     file.each(
         "IFCTHERMALMATERIALPROPERTIES",
-        p -> thermal(p.ref(0), p.number(4).orElse(null), null, p.number(1).orElse(null)));
+        p -> {
+          given(p.ref(0), CONDUCTIVITY, p.number(4).orElse(null), 0);
+          given(p.ref(0), HEAT, p.number(1).orElse(null), 0);
+        });
     file.each(
-        "IFCGENERALMATERIALPROPERTIES",
-        p -> thermal(p.ref(0), null, p.number(3).orElse(null), null));
-    file.each("IFCMATERIALPROPERTIES", this::materialProperties);
+        "IFCGENERALMATERIALPROPERTIES", p -> given(p.ref(0), DENSITY, p.number(3).orElse(null), 0));
+    file.each("IFCEXTENDEDMATERIALPROPERTIES", p -> properties(p.ref(0), p.refs(1)));
+    file.each("IFCMATERIALPROPERTIES", p -> properties(p.ref(3), p.refs(2)));
   }
+
+  /** Measures of the thermal values, in the order in which they are kept. */
+  private static final int CONDUCTIVITY = 0;
+
+  private static final int DENSITY = 1;
+  private static final int HEAT = 2;
+  private static final String[] MEASURES = {
+    "IFCTHERMALCONDUCTIVITYMEASURE", "IFCMASSDENSITYMEASURE", "IFCSPECIFICHEATCAPACITYMEASURE"
+  };
 
   /** Those of which one direction is used are called what the file calls them. */
   List<Construction> constructions() {
@@ -98,31 +111,32 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     return new ArrayList<>(glazings.values());
   }
 
-  /** IFC4: Name, Description, Properties, Material. */
-  private void materialProperties(StepInstance set) {
-    Double conductivity = null, density = null, heat = null;
-    for (int p : set.refs(2)) {
+  /** Single values by the names of the standard's property sets, each with its own unit if any. */
+  private void properties(int material, List<Integer> properties) {
+    for (int p : properties) {
       StepInstance property = file.get(p);
-      if (property != null) {
+      if (property != null && property.is("IFCPROPERTYSINGLEVALUE")) {
+        Double v = property.number(2).orElse(null);
         switch (property.text(0)) {
-          case "ThermalConductivity" -> conductivity = property.number(2).orElse(null);
-          case "MassDensity" -> density = property.number(2).orElse(null);
-          case "SpecificHeatCapacity" -> heat = property.number(2).orElse(null);
+          case "ThermalConductivity" -> given(material, CONDUCTIVITY, v, property.ref(3));
+          case "MassDensity" -> given(material, DENSITY, v, property.ref(3));
+          case "SpecificHeatCapacity" -> given(material, HEAT, v, property.ref(3));
           default -> {}
         }
       }
     }
-    thermal(set.ref(3), conductivity, density, heat);
   }
 
-  private void thermal(int material, Double conductivity, Double density, Double heat) {
-    double[] t =
-        thermal.computeIfAbsent(material, k -> new double[] {Double.NaN, Double.NaN, Double.NaN});
-    Double[] given = {conductivity, density, heat};
-    for (int i = 0; i < 3; i++) {
-      if (given[i] != null) {
-        t[i] = given[i];
-      }
+  /**
+   * A value in the file's units, or in that of the value.
+   *
+   * @param unit instance of the value's own unit, or 0
+   */
+  private void given(int material, int which, Double value, int unit) {
+    if (value != null) {
+      double[] t =
+          thermal.computeIfAbsent(material, k -> new double[] {Double.NaN, Double.NaN, Double.NaN});
+      t[which] = units.si(MEASURES[which], "", value, unit).value();
     }
   }
 
@@ -226,29 +240,33 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
   @Override
   public String glazing(DeliveredBoundary b) {
     Element e = b.role() == DeliveredBoundary.Role.WINDOW ? element(b) : null;
-    Double u = e == null ? null : stated(e);
-    if (u == null) {
+    if (e == null) {
       return null;
     }
+    Double u = stated(e);
     Double gain = number(e, "SolarHeatGainTransmittance");
     Double visible = number(e, "VisibleLightTransmittance");
-    String key =
-        "win_u"
-            + String.format(java.util.Locale.ROOT, "%.3f", u)
-            + (gain == null ? "" : String.format(java.util.Locale.ROOT, "_g%.3f", gain))
-            + (visible == null ? "" : String.format(java.util.Locale.ROOT, "_v%.3f", visible));
+    if (u == null && gain == null && visible == null) {
+      return null;
+    }
+    List<String> said = new ArrayList<>();
+    said(said, "u", u);
+    said(said, "g", gain);
+    said(said, "v", visible);
+    String key = "win_" + String.join("_", said);
+    String name =
+        u == null
+            ? "Window, U not stated"
+            : "Window U " + String.format(java.util.Locale.ROOT, "%.3f", u);
     glazings.computeIfAbsent(
-        key,
-        k ->
-            new Glazing(
-                k,
-                "Window U " + String.format(java.util.Locale.ROOT, "%.3f", u),
-                u,
-                gain,
-                visible,
-                e.source(),
-                Extras.NONE));
+        key, k -> new Glazing(k, name, u, gain, visible, e.source(), Extras.NONE));
     return key;
+  }
+
+  private static void said(List<String> out, String letter, Double v) {
+    if (v != null) {
+      out.add(letter + String.format(java.util.Locale.ROOT, "%.3f", v));
+    }
   }
 
   @Override
@@ -276,6 +294,7 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
       return null;
     }
     List<String> materialKeys = new ArrayList<>();
+    List<Double> shares = new ArrayList<>();
     StringBuilder names = new StringBuilder();
     String name =
         set.is("IFCMATERIALLAYERSET") ? set.text(1) : set.is("IFCMATERIALLIST") ? "" : set.text(0);
@@ -297,6 +316,7 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
           StepInstance part = file.get(p);
           if (part != null) {
             materialKeys.add(material(file.get(part.ref(2)), 0, part));
+            shares.add(part.is("IFCMATERIALCONSTITUENT") ? part.number(3).orElse(null) : null);
           }
         }
       }
@@ -318,10 +338,36 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     if (inward == null && !same) {
       unoriented.add(plain);
     }
-    return made(set, label, uValue, turn ? turned : materialKeys);
+    return made(set, label, uValue, turn ? turned : materialKeys, fractions(set, shares));
   }
 
-  private String made(StepInstance set, String label, Double uValue, List<String> materialKeys) {
+  /** Fractions of constituents that are all stated and make up a whole; empty otherwise. */
+  private List<Double> fractions(StepInstance set, List<Double> shares) {
+    boolean all = shares.size() > 1 && shares.stream().allMatch(s -> s != null && s > 0);
+    double sum = all ? shares.stream().mapToDouble(s -> s).sum() : 0;
+    if (Math.abs(sum - 1) > WHOLE) {
+      return List.of();
+    }
+    beside.add(set.text(0));
+    return shares;
+  }
+
+  /** How far fractions of constituents may be off 1. */
+  private static final double WHOLE = 0.02;
+
+  private final Set<String> beside = new java.util.TreeSet<>();
+
+  /** Constituent sets whose fractions are taken for shares of the area. */
+  Set<String> beside() {
+    return beside;
+  }
+
+  private String made(
+      StepInstance set,
+      String label,
+      Double uValue,
+      List<String> materialKeys,
+      List<Double> shares) {
     Construction made =
         new Construction("", label, List.of(), uValue, model.source(set), Extras.NONE);
     for (Construction c : constructions.values()) {
@@ -329,14 +375,16 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
           !c.layers().isEmpty()
               && c.name().equals(label)
               && java.util.Objects.equals(c.uValue(), uValue)
-              && layers.get(c.layers().get(0)).materials().equals(materialKeys);
+              && layers.get(c.layers().get(0)).materials().equals(materialKeys)
+              && layers.get(c.layers().get(0)).shares().equals(shares);
       if (same) {
         return c.key();
       }
     }
     String key = free("con_" + slug(label), constructions.keySet());
     String layerKey = free("lay_" + slug(label), layers.keySet());
-    layers.put(layerKey, new Layer(layerKey, label, materialKeys, made.source(), Extras.NONE));
+    layers.put(
+        layerKey, new Layer(layerKey, label, materialKeys, shares, made.source(), Extras.NONE));
     constructions.put(
         key, new Construction(key, label, List.of(layerKey), uValue, made.source(), Extras.NONE));
     return key;
@@ -365,9 +413,7 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
             + slug(name)
             + (thickness > 0 ? "_" + Math.round(thickness * 10000) / 10.0 + "mm" : "");
     Material old = materials.get(base);
-    if (old != null
-        && java.util.Objects.equals(old.conductivity(), made.conductivity())
-        && java.util.Objects.equals(old.thickness(), made.thickness())) {
+    if (old != null && alike(old, made)) {
       return base;
     }
     String key = free(base, materials.keySet());
@@ -384,6 +430,13 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
             made.source(),
             Extras.NONE));
     return key;
+  }
+
+  private static boolean alike(Material a, Material b) {
+    return java.util.Objects.equals(a.conductivity(), b.conductivity())
+        && java.util.Objects.equals(a.thickness(), b.thickness())
+        && java.util.Objects.equals(a.density(), b.density())
+        && java.util.Objects.equals(a.specificHeat(), b.specificHeat());
   }
 
   private static Double known(double[] t, int i) {

@@ -59,6 +59,10 @@ public final class IfcReader {
   private final Map<Integer, String> storeyKeys = new LinkedHashMap<>();
   private final Map<Integer, String> zoneOf = new HashMap<>();
   private final IfcSpaceData spaceData = new IfcSpaceData();
+
+  /** Of spaces that ask for conditions and are in none: only zones have conditions. */
+  private final List<Zone> ownZones = new ArrayList<>();
+
   private BoundaryOptions options = BoundaryOptions.STANDARD;
   private Double groundLevel;
   private Watch watch = Watch.NONE;
@@ -230,6 +234,35 @@ public final class IfcReader {
               + "; these spaces are left without one",
           0);
     }
+    zones.addAll(ownZones);
+    List<Zone> filled = zones.stream().map(spaceData::filled).toList();
+    spaceData.disagreements().forEach(d -> note(ReadNote.Kind.ASSUMED, "", d, 0));
+    if (!ownZones.isEmpty()) {
+      note(
+          ReadNote.Kind.ASSUMED,
+          "",
+          ownZones.size()
+              + (ownZones.size() == 1
+                  ? " space asks for conditions and is in no zone: it is a zone of its own"
+                  : " spaces ask for conditions and are in no zone: each is a zone of its own"),
+          0);
+    }
+    if (spaceData.peopleWithoutNumber() > 0) {
+      note(
+          ReadNote.Kind.LEFT_OUT,
+          "",
+          "the heat of people of "
+              + spaceData.peopleWithoutNumber()
+              + " spaces is left out: they do not say how many people there are",
+          0);
+    }
+    for (String set : constructions.beside()) {
+      note(
+          ReadNote.Kind.ASSUMED,
+          "",
+          "fractions of the constituents of " + set + " are taken for shares of the area",
+          0);
+    }
     if (spaceData.assumedKelvin()) {
       note(
           ReadNote.Kind.ASSUMED,
@@ -257,7 +290,7 @@ public final class IfcReader {
                 IfcSite.of(model),
                 List.of(building),
                 storeys,
-                zones.stream().map(spaceData::filled).toList(),
+                filled,
                 spaces,
                 surfaces,
                 bounded.orphans(),
@@ -384,6 +417,37 @@ public final class IfcReader {
           0);
     }
     FarPlacement.of(model).ifPresent(notes::add);
+    norths();
+  }
+
+  /** Says what states north otherwise than what counts. */
+  private void norths() {
+    List<IfcSite.North> all = IfcSite.norths(file);
+    for (int i = 1; i < all.size(); i++) {
+      IfcSite.North first = all.get(0);
+      IfcSite.North other = all.get(i);
+      double apart = IfcSite.apart(first, other);
+      if (apart > 1e-6) {
+        notes.add(
+            new ReadNote(
+                ReadNote.Kind.NORTH_TWICE,
+                "",
+                "north",
+                Double.toString(apart),
+                1,
+                String.format(
+                    java.util.Locale.ROOT,
+                    "The y axis is stated %.2f° from true north by %s, and %.2f° by %s, %.2f° apart; the first counts",
+                    first.azimuth(),
+                    first.by(),
+                    other.azimuth(),
+                    other.by(),
+                    apart),
+                file.place(other.instance())[0],
+                file.place(other.instance())[1],
+                List.of("#" + first.instance(), "#" + other.instance())));
+      }
+    }
   }
 
   private Building building() {
@@ -435,6 +499,49 @@ public final class IfcReader {
     return out;
   }
 
+  /**
+   * IfcSpatialZone of IFC4 (GlobalId, OwnerHistory, Name … PredefinedType): of spaces that are in
+   * no IfcZone, those for heat and those whose purpose is not said. Spaces are referenced in them,
+   * or are their parts.
+   */
+  private void spatialZones(List<Zone> out) {
+    Map<Integer, Zone> made = new LinkedHashMap<>();
+    file.each(
+        "IFCSPATIALZONE",
+        z -> {
+          String purpose = z.enumeration(8);
+          if (purpose.isEmpty()
+              || Set.of("THERMAL", "NOTDEFINED", "USERDEFINED").contains(purpose)) {
+            String key = "zn_" + IfcNames.xmlId(z.text(0));
+            made.put(z.id(), new Zone(key, z.text(2), null, null, model.source(z), Extras.NONE));
+          }
+        });
+    if (made.isEmpty()) {
+      return;
+    }
+    Set<Integer> used = new HashSet<>();
+    file.each("IFCRELREFERENCEDINSPATIALSTRUCTURE", r -> members(r.ref(5), r.refs(4), made, used));
+    file.each("IFCRELAGGREGATES", r -> members(r.ref(4), r.refs(5), made, used));
+    file.each("IFCRELASSIGNSTOGROUP", r -> members(r.ref(6), r.refs(4), made, used));
+    made.forEach(
+        (id, z) -> {
+          if (used.contains(id) && out.stream().noneMatch(x -> x.key().equals(z.key()))) {
+            out.add(z);
+          }
+        });
+  }
+
+  private void members(int zone, List<Integer> parts, Map<Integer, Zone> made, Set<Integer> used) {
+    Zone z = made.get(zone);
+    for (int part : z == null ? List.<Integer>of() : parts) {
+      StepInstance s = file.get(part);
+      if (s != null && s.is("IFCSPACE")) {
+        used.add(zone);
+        zoneOf.putIfAbsent(part, z.key());
+      }
+    }
+  }
+
   private List<Zone> zones() {
     Map<Integer, String> keys = new LinkedHashMap<>();
     List<Zone> out = new ArrayList<>();
@@ -454,6 +561,7 @@ public final class IfcReader {
         }
       }
     }
+    spatialZones(out);
     return out;
   }
 
@@ -495,17 +603,25 @@ public final class IfcReader {
       rooms.put(id, new IfcBoundaries.Room(s, key, Shell.of(body.faces())));
       List<PropertySet> sets = values.properties(e);
       Double area = stated(sets, "NetFloorArea", "GrossFloorArea");
-      spaceData.of(zoneOf.get(id), sets);
+      String zone = zoneOf.get(id);
+      if (zone == null && spaceData.asks(sets)) {
+        zone = "zn_of_" + key;
+        ownZones.add(new Zone(zone, label(e), null, null, model.source(s), Extras.NONE));
+      }
+      if (zone != null) {
+        spaceData.of(zone, sets);
+      }
       out.add(
           new Space(
               key,
               label(e),
               storeyOf(id),
-              zoneOf.get(id),
+              zone,
               building,
               spaceData.use(sets),
               "",
               spaceData.gains(sets, area),
+              spaceData.air(sets),
               area,
               stated(sets, "NetVolume", "GrossVolume"),
               body.faces(),

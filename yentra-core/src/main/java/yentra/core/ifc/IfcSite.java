@@ -1,5 +1,6 @@
 package yentra.core.ifc;
 
+import java.util.ArrayList;
 import java.util.List;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Site;
@@ -28,27 +29,44 @@ final class IfcSite {
         Extras.NONE);
   }
 
+  /** One statement of where north is: the azimuth of the model's y axis, and what says it. */
+  record North(double azimuth, String by, int instance) {}
+
   /**
    * The azimuth of the model's y axis: the bearing of TrueNorth taken back, or where that is not
    * stated, the turn of IfcMapConversion, which is from grid north; null when neither is there.
    */
   private static Double north(StepFile file) {
+    List<North> all = norths(file);
+    return all.isEmpty() ? null : (Double) all.get(0).azimuth;
+  }
+
+  /** Every statement of north in the file, the one that counts first. */
+  static List<North> norths(StepFile file) {
+    List<North> out = new ArrayList<>();
     for (int c : file.ofType("IFCGEOMETRICREPRESENTATIONCONTEXT")) {
       StepInstance context = file.get(c);
       StepInstance d = context == null ? null : file.get(context.ref(5));
       if (d != null && d.list(0).size() >= 2 && !context.text(1).equals("Plan")) {
         double x = StepInstance.number(d.list(0).get(0)).orElse(0.0);
         double y = StepInstance.number(d.list(0).get(1)).orElse(1.0);
-        return turn(-Math.toDegrees(Math.atan2(x, y)));
+        out.add(new North(turn(-Math.toDegrees(Math.atan2(x, y))), "its true north", c));
       }
     }
     for (int m : file.ofType("IFCMAPCONVERSION", "IFCMAPCONVERSIONSCALED")) {
       StepInstance map = file.get(m);
       if (map != null && map.number(5).isPresent() && map.number(6).isPresent()) {
-        return turn(-Math.toDegrees(Math.atan2(map.number(6).get(), map.number(5).get())));
+        double a = turn(-Math.toDegrees(Math.atan2(map.number(6).get(), map.number(5).get())));
+        out.add(new North(a, "the turn of its map conversion", m));
       }
     }
-    return null;
+    return out;
+  }
+
+  /** By how much two azimuths differ, 0 to 180 degrees. */
+  static double apart(North a, North b) {
+    double d = Math.abs(a.azimuth - b.azimuth) % 360;
+    return Math.min(d, 360 - d);
   }
 
   private static double turn(double degrees) {

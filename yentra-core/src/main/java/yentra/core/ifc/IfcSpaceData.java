@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import yentra.core.envelope.InternalGains;
+import yentra.core.envelope.Space;
 import yentra.core.envelope.Zone;
 import yentra.core.library.Library;
 import yentra.core.library.SpaceUse;
@@ -33,6 +34,8 @@ final class IfcSpaceData {
   private final Set<String> unknown = new TreeSet<>();
   private boolean assumedKelvin;
   private final Map<String, List<Zone>> byZone = new HashMap<>();
+  private final List<String> disagreements = new ArrayList<>();
+  private int peopleWithoutNumber;
 
   private static PropertyValue value(List<PropertySet> sets, String set, String property) {
     for (PropertySet s : sets) {
@@ -89,15 +92,30 @@ final class IfcSpaceData {
    *     left out then
    */
   InternalGains gains(List<PropertySet> sets, Double floorArea) {
-    Double people = number(sets, OCCUPANCY, "OccupancyNumber", "OccupancyNumberPeak");
-    Double area = people == null ? number(sets, OCCUPANCY, "AreaPerOccupant") : null;
+    Double people = positive(number(sets, OCCUPANCY, "OccupancyNumber", "OccupancyNumberPeak"));
+    Double area = people == null ? positive(number(sets, OCCUPANCY, "AreaPerOccupant")) : null;
+    Double heat = positive(number(sets, LOADS, "People"));
+    Double heads =
+        people != null ? people : area == null || floorArea == null ? null : floorArea / area;
+    peopleWithoutNumber += heat != null && heads == null ? 1 : 0;
     return new InternalGains(
-        positive(people),
-        positive(area),
-        null,
+        people,
+        area,
+        heat == null || heads == null ? null : (Double) (heat / heads),
         null,
         density(number(sets, LOADS, "Lighting"), floorArea),
         density(number(sets, LOADS, "EquipmentSensible"), floorArea));
+  }
+
+  /** How many spaces state the heat of people, but not how many there are. */
+  int peopleWithoutNumber() {
+    return peopleWithoutNumber;
+  }
+
+  /** Outdoor air that comes in by itself, and its air changes an hour. */
+  Space.AirExchange air(List<PropertySet> sets) {
+    return Space.AirExchange.NONE.withChanges(
+        positive(number(sets, CONDITIONS, "NaturalVentilationRate")));
   }
 
   private static Double positive(Double v) {
@@ -110,22 +128,38 @@ final class IfcSpaceData {
         : (Double) (power / floorArea);
   }
 
-  /** Remembers what a space of a zone asks for. */
+  /**
+   * Remembers what a space asks for.
+   *
+   * @param zone its zone
+   */
   void of(String zone, List<PropertySet> sets) {
-    if (zone == null) {
-      return;
+    Zone z = asked(zone, sets);
+    if (z != null) {
+      byZone.computeIfAbsent(zone, k -> new ArrayList<>()).add(z);
     }
+  }
+
+  /** Whether a space asks for conditions, which only a zone can have. */
+  boolean asks(List<PropertySet> sets) {
+    return asked("", sets) != null;
+  }
+
+  private Zone asked(String zone, List<PropertySet> sets) {
     Double heating =
         celsius(number(sets, CONDITIONS, "SpaceTemperatureWinterMin", "SpaceTemperatureMin"));
     Double cooling =
         celsius(number(sets, CONDITIONS, "SpaceTemperatureSummerMax", "SpaceTemperatureMax"));
-    Double least = number(sets, CONDITIONS, "SpaceHumidityMin", "SpaceHumidityWinter");
-    Double most = number(sets, CONDITIONS, "SpaceHumidityMax", "SpaceHumiditySummer");
-    byZone
-        .computeIfAbsent(zone, k -> new ArrayList<>())
-        .add(
-            new Zone(zone, "", heating, cooling, null, null)
-                .withAir(new Zone.ZoneAir(null, null, null, percent(least), percent(most))));
+    Double least = percent(number(sets, CONDITIONS, "SpaceHumidityMin", "SpaceHumidityWinter"));
+    Double most = percent(number(sets, CONDITIONS, "SpaceHumidityMax", "SpaceHumiditySummer"));
+    Double changes = positive(number(sets, CONDITIONS, "MechanicalVentilationRate"));
+    boolean nothing =
+        java.util.stream.Stream.of(heating, cooling, least, most, changes)
+            .allMatch(Objects::isNull);
+    return nothing
+        ? null
+        : new Zone(zone, "", heating, cooling, null, null)
+            .withAir(new Zone.ZoneAir(null, null, null, least, most, changes));
   }
 
   /** Whether temperatures were taken as kelvin though the file does not say so. */
@@ -147,23 +181,50 @@ final class IfcSpaceData {
     return ratio == null || ratio < 0 || ratio > 1 ? null : (Double) (100 * ratio);
   }
 
-  /** A zone with what all of its spaces that say something agree on. */
+  /**
+   * A zone with what all of its spaces that say something agree on; what they do not agree on is
+   * told by {@link #disagreements}.
+   */
   Zone filled(Zone z) {
     List<Zone> said = byZone.getOrDefault(z.key(), List.of());
     return z.withSetPoints(
-            agreed(said.stream().map(Zone::heatingSetPoint).toList()),
-            agreed(said.stream().map(Zone::coolingSetPoint).toList()))
+            agreed(z, "heating set-points", said.stream().map(Zone::heatingSetPoint).toList()),
+            agreed(z, "cooling set-points", said.stream().map(Zone::coolingSetPoint).toList()))
         .withAir(
             new Zone.ZoneAir(
                 null,
                 null,
                 null,
-                agreed(said.stream().map(x -> x.air().leastHumidity()).toList()),
-                agreed(said.stream().map(x -> x.air().mostHumidity()).toList())));
+                agreed(
+                    z,
+                    "least humidities",
+                    said.stream().map(x -> x.air().leastHumidity()).toList()),
+                agreed(
+                    z,
+                    "greatest humidities",
+                    said.stream().map(x -> x.air().mostHumidity()).toList()),
+                agreed(z, "air changes", said.stream().map(x -> x.air().changes()).toList())));
   }
 
-  private static Double agreed(List<Double> values) {
-    List<Double> known = values.stream().filter(Objects::nonNull).distinct().toList();
+  /** What spaces of one zone ask for and cannot both have, as sentences. */
+  List<String> disagreements() {
+    return disagreements;
+  }
+
+  private Double agreed(Zone z, String what, List<Double> values) {
+    List<Double> known = values.stream().filter(Objects::nonNull).distinct().sorted().toList();
+    if (known.size() > 1) {
+      disagreements.add(
+          "spaces of the zone "
+              + z.label()
+              + " ask for different "
+              + what
+              + " ("
+              + String.join(
+                  ", ",
+                  known.stream().map(v -> String.format(java.util.Locale.ROOT, "%.1f", v)).toList())
+              + "): none is taken");
+    }
     return known.size() == 1 ? known.get(0) : null;
   }
 }

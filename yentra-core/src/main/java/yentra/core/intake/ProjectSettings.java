@@ -12,6 +12,7 @@ import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Site;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
+import yentra.core.thermal.HeatLossOptions;
 
 /**
  * What is decided for a project as a whole; what is null is left to its deliveries.
@@ -29,6 +30,8 @@ import yentra.core.envelope.SurfaceTypes;
  * @param units how figures are shown: {@code SI} or {@code IP}; null for SI
  * @param constructions names of library constructions that surfaces without one are given, by
  *     gbXML's surface type; null for none
+ * @param heatLoss the ground, and how floors and unconditioned spaces lie to it; null for the
+ *     defaults
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ProjectSettings(
@@ -42,7 +45,8 @@ public record ProjectSettings(
     String units,
     Boundaries boundaries,
     Map<String, Double> checkLimits,
-    Map<String, String> constructions) {
+    Map<String, String> constructions,
+    HeatLossOptions heatLoss) {
   public static final ProjectSettings NONE =
       new ProjectSettings(null, null, null, null, null, null, null, null, null, null);
 
@@ -52,7 +56,7 @@ public record ProjectSettings(
         constructions == null || constructions.isEmpty() ? null : new TreeMap<>(constructions);
   }
 
-  /** Without constructions for surfaces that have none. */
+  /** Without constructions for surfaces that have none and with the usual ground. */
   public ProjectSettings(
       String use,
       Double latitude,
@@ -75,6 +79,7 @@ public record ProjectSettings(
         units,
         boundaries,
         checkLimits,
+        null,
         null);
   }
 
@@ -154,7 +159,8 @@ public record ProjectSettings(
         units,
         others,
         checkLimits,
-        constructions);
+        constructions,
+        heatLoss);
   }
 
   /** These settings with other limits of checks, null for none. */
@@ -170,7 +176,8 @@ public record ProjectSettings(
         units,
         boundaries,
         others,
-        constructions);
+        constructions,
+        heatLoss);
   }
 
   /** These settings with other constructions for surfaces that have none, null for none. */
@@ -186,7 +193,13 @@ public record ProjectSettings(
         units,
         boundaries,
         checkLimits,
-        others);
+        others,
+        heatLoss);
+  }
+
+  /** How heat is lost to the ground, defaults filled in. */
+  public HeatLossOptions heatLossOptions() {
+    return heatLoss == null ? HeatLossOptions.STANDARD : heatLoss;
   }
 
   /** The choices about boundaries, defaults filled in. */
@@ -232,6 +245,10 @@ public record ProjectSettings(
         }
       }
     }
+    String odd = heatLoss == null ? null : heatLoss.problem();
+    if (odd != null) {
+      throw new IllegalArgumentException(odd);
+    }
     return new ProjectSettings(
         blank(use),
         latitude,
@@ -243,7 +260,8 @@ public record ProjectSettings(
         "IP".equals(units) ? units : null,
         boundaries == null ? null : boundaries.plain(),
         checkLimits,
-        constructions);
+        constructions,
+        HeatLossOptions.STANDARD.equals(heatLoss) ? null : heatLoss);
   }
 
   private static void within(String what, Double v, double least, double most, String unit) {

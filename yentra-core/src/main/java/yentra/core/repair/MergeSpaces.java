@@ -91,7 +91,17 @@ public record MergeSpaces(List<String> spaces) implements Repair {
             List.of(),
             f.source(),
             f.extras())
-        .withGains(gains(members));
+        .withGains(gains(members))
+        .withAir(air(members));
+  }
+
+  /** Flows are added up where all are stated; air changes are those of the first. */
+  private static Space.AirExchange air(List<Space> members) {
+    boolean flows = members.stream().allMatch(s -> s.air().flow() != null);
+    return members
+        .get(0)
+        .air()
+        .withFlow(flows ? members.stream().mapToDouble(s -> s.air().flow()).sum() : null);
   }
 
   /** Those of the first; numbers of people are added up where all are stated. */

@@ -90,7 +90,7 @@ public record SplitSpace(String space, Vec3 point, Vec3 normal, String name) imp
     List<Space> spaces = new ArrayList<>();
     for (Space x : e.spaces()) {
       if (x.key().equals(space)) {
-        Space half = x.withShell(List.of()).withoutStated();
+        Space half = x.withShell(List.of()).withoutStated().withAir(x.air().withFlow(null));
         spaces.add(half);
         spaces.add(
             new Space(
@@ -106,7 +106,8 @@ public record SplitSpace(String space, Vec3 point, Vec3 normal, String name) imp
                     List.of(),
                     SourceRef.REPAIR,
                     Extras.NONE)
-                .withGains(x.gains()));
+                .withGains(x.gains())
+                .withAir(x.air().withFlow(null)));
       } else {
         spaces.add(x);
       }

@@ -40,6 +40,10 @@ public record HeatLossOptions(
   public record SuspendedFloor(
       double height, double wallUValue, double vents, double wind, double shelter, double cover) {}
 
+  public HeatLossOptions {
+    ground = ground == null ? GroundKind.SAND : ground;
+  }
+
   /** Why it cannot be reckoned with, as a sentence; null when it can. */
   public String problem() {
     if (!(airChanges >= 0 && airChanges <= 50)) {

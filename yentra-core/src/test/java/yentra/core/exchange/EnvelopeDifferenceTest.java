@@ -60,7 +60,9 @@ class EnvelopeDifferenceTest {
   @Test
   void surfaces() {
     assertThat(differences(rooms().replacing("a-roof", s -> s.withType(SurfaceType.CEILING))))
-        .containsExactly("The type of surface a-roof was ROOF and is CEILING.");
+        .containsExactly(
+            "The type of surface a-roof was ROOF and is CEILING.",
+            "The exposure of surface a-roof was OUTDOOR and is UNRESOLVED.");
     assertThat(
             differences(
                 rooms()
@@ -132,7 +134,7 @@ class EnvelopeDifferenceTest {
         .anyMatch(d -> d.contains("storey of space a"))
         .anyMatch(d -> d.contains("zone of space a"))
         .anyMatch(d -> d.contains("shell faces of space a"))
-        .anyMatch(d -> d.contains("stated area of space a"))
+        .anyMatch(d -> d.contains("stated floor area of space a"))
         .anyMatch(d -> d.contains("stated volume of space a"))
         .hasSize(6);
   }
@@ -175,10 +177,12 @@ class EnvelopeDifferenceTest {
                     p.notes()));
     assertThat(differences(changed))
         .containsExactly(
+            "The name of construction con-1 was Brick wall and is .",
             "The layers of construction con-1 was [lay-1] and is [].",
-                "The U-value of construction con-1 was null and is 0.5.",
+            "The U-value of construction con-1 was null and is 0.5.",
+            "The name of material mat-1 was Brick and is .",
             "The thickness of material mat-1 was 0.3 and is 0.31.",
-                "The specific heat of material mat-1 was 900.0 and is null.");
+            "The specific heat of material mat-1 was 900.0 and is null.");
   }
 
   @Test
@@ -188,7 +192,7 @@ class EnvelopeDifferenceTest {
             p ->
                 new Envelope.Parts(
                     p.delivered(),
-                    new Site("", 50.0, 8.0, 100.0, 1.5, Extras.NONE),
+                    new Site("Somewhere", 50.0, 8.0, 100.0, 1.5, Extras.NONE),
                     p.buildings(),
                     p.storeys(),
                     p.zones(),
