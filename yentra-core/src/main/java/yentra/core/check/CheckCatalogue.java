@@ -65,6 +65,7 @@ public final class CheckCatalogue {
           new GlazingOutOfRange(),
           new LayersReversed(),
           new ConstructionMisplaced(),
+          new NothingThermal(),
           new LocationMissing(),
           new NorthMissing(),
           new GroundUnknown(),

@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
-import java.util.stream.Stream;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Material;
 import yentra.core.thermal.UValueBreakdown;
@@ -17,7 +16,7 @@ final class LayerProperty implements Check {
           "THM-703",
           Severity.ERROR,
           "a layer property is missing or implausible",
-          "Materials in layers of constructions in use: stated thickness, conductivity, density and specific heat against their limits; a layer needs a resistance, or a thickness and a conductivity. Of IFC materials that state nothing thermal at all only the values are asked.",
+          "Materials in layers of constructions in use: stated thickness, conductivity, density and specific heat against their limits; a layer needs a resistance, or a thickness and a conductivity. Materials that state nothing thermal at all are THM-711.",
           "The simulation stops, or takes the layer for something else.",
           List.of(
               new Limit("thinnest", "m", 0.0001, 0.000001, 0.01),
@@ -51,9 +50,7 @@ final class LayerProperty implements Check {
       ask.within("conductivity", m.conductivity(), "conductivityLow", "conductivityHigh", "W/mK");
       ask.within("density", m.density(), "densityLow", "densityHigh", "kg/m3");
       ask.within("specific heat", m.specificHeat(), "heatLow", "heatHigh", "J/kgK");
-      boolean nothing =
-          Stream.of(m.conductivity(), m.density(), m.specificHeat()).allMatch(v -> v == null);
-      if (m.resistance() == null && !(context.isIfc() && nothing)) {
+      if (m.resistance() == null && !ThermalSurvey.statesNothing(m)) {
         // an IFC material outside of a layer has no thickness: SRC-104 says so of its elements
         if (!context.isIfc()) {
           ask.given("thickness", m.thickness());

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Material;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
@@ -70,6 +71,15 @@ final class ThermalSurvey {
     return c == null
         ? OptionalDouble.empty()
         : UValueBreakdown.uValue(c, buildUps.get(c.key()), context.position(s));
+  }
+
+  /** Whether nothing thermal is stated of a material that is no air. */
+  static boolean statesNothing(Material m) {
+    return m.conductivity() == null
+        && m.resistance() == null
+        && m.density() == null
+        && m.specificHeat() == null
+        && !UValueBreakdown.isAirLayer(m);
   }
 
   static List<Polygon> polygons(List<Surface> list) {
