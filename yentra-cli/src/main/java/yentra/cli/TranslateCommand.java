@@ -12,7 +12,6 @@ import yentra.core.check.Severity;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
-import yentra.core.geometry.Tolerance;
 
 /** Writes the envelope as gbXML and reads it back. */
 @Command(
@@ -50,8 +49,7 @@ final class TranslateCommand implements Callable<Integer> {
               + " open, so nothing was written. See them with check, or write all the same with --allow-blockers.");
       return 1;
     }
-    Handover handover =
-        Handover.gbxml(checked.envelope(), ReadLimits.standard(), Tolerance.standard());
+    Handover handover = Handover.gbxml(checked.envelope(), ReadLimits.standard());
     Output.write(
         out,
         stream -> {

@@ -85,7 +85,7 @@ class ReaderFuzzTest {
       if (r.model() instanceof IfcModel m && findings.isEmpty()) {
         assertThat(lost(bytes, m)).as("not read, and nothing says so").isEmpty();
       }
-      Handover.gbxml(e, ReadLimits.standard(), T);
+      Handover.gbxml(e, ReadLimits.standard());
       return true;
     } catch (UnreadableException e) {
       assertThat(e.getMessage()).isNotBlank().doesNotContain("Exception").hasSizeLessThan(600);

@@ -25,7 +25,6 @@ import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
 import yentra.core.gbxml.GbxmlReader;
-import yentra.core.geometry.Tolerance;
 import yentra.server.db.tables.records.DeliveryRecord;
 import yentra.server.db.tables.records.HandoverRecord;
 
@@ -41,7 +40,6 @@ class Handovers {
   private final Clock clock;
   private final Supplier<UUID> ids;
   private final ReadLimits limits;
-  private final Tolerance tolerance;
 
   Handovers(
       DSLContext db,
@@ -51,8 +49,7 @@ class Handovers {
       JsonMapper json,
       Clock clock,
       Supplier<UUID> ids,
-      ReadLimits limits,
-      Tolerance tolerance) {
+      ReadLimits limits) {
     this.db = db;
     this.store = store;
     this.deliveries = deliveries;
@@ -61,7 +58,6 @@ class Handovers {
     this.clock = clock;
     this.ids = ids;
     this.limits = limits;
-    this.tolerance = tolerance;
   }
 
   /** A written file. */
@@ -96,7 +92,7 @@ class Handovers {
                         known.accepted().get(f.id()).reason(),
                         known.accepted().get(f.id()).by()))
             .toList();
-    Handover h = Handover.gbxml(state.envelope(), limits, tolerance);
+    Handover h = Handover.gbxml(state.envelope(), limits);
     if (!h.differences().isEmpty()) {
       throw Problem.notApplicable(
           "The written file does not read back equal, so it is not offered: "

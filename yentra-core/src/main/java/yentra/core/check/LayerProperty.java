@@ -51,10 +51,7 @@ final class LayerProperty implements Check {
       ask.within("density", m.density(), "densityLow", "densityHigh", "kg/m3");
       ask.within("specific heat", m.specificHeat(), "heatLow", "heatHigh", "J/kgK");
       if (m.resistance() == null && !ThermalSurvey.statesNothing(m)) {
-        // an IFC material outside of a layer has no thickness: SRC-104 says so of its elements
-        if (!context.isIfc()) {
-          ask.given("thickness", m.thickness());
-        }
+        ask.given("thickness", m.thickness());
         if (!UValueBreakdown.isAirLayer(m)) {
           ask.given("conductivity", m.conductivity());
         }

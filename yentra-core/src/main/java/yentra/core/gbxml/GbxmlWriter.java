@@ -12,6 +12,7 @@ import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.DaySchedule;
@@ -51,7 +52,8 @@ import yentra.core.units.ThermalUnit.Quantity;
  * written in SI with their unit. Every number reads back as the same number. RectangularGeometry is
  * computed anew from the polygons; it has their area. Polygons with holes are one loop, with a seam
  * to each hole ({@link Seam}). What only construction lies behind is a surface of an interior type
- * with one space and the Description "Adiabatic". The bytes depend on the envelope alone.
+ * with one space and the Description "Adiabatic"; what nobody knows is "Not resolved". The bytes
+ * depend on the envelope alone.
  */
 public final class GbxmlWriter {
   public static final String VERSION = "6.01";
@@ -329,8 +331,14 @@ public final class GbxmlWriter {
   private void surface(Surface s) {
     Map<String, String> a = new LinkedHashMap<>();
     boolean adiabatic = s.exposure() == Exposure.ADIABATIC;
+    // what was delivered without a type goes out without one
+    boolean unresolved =
+        s.type() == SurfaceType.UNRESOLVED
+            && s.kind() != BoundaryKind.READ
+            && s.sides().size() == 1
+            && !adiabatic;
     SurfaceType type =
-        adiabatic && !s.type().isInterior()
+        unresolved || adiabatic && !s.type().isInterior()
             ? SurfaceTypes.STANDARD.betweenSpaces(s.polygon().tilt())
             : s.type();
     put(a, "surfaceType", type.gbxml());
@@ -343,6 +351,9 @@ public final class GbxmlWriter {
     name(s.name());
     if (adiabatic) {
       text("Description", SurfaceReader.ADIABATIC);
+    }
+    if (unresolved) {
+      text("Description", SurfaceReader.NOT_RESOLVED);
     }
     for (Side side : s.sides()) {
       Map<String, String> ref = Map.of("spaceIdRef", side.space());

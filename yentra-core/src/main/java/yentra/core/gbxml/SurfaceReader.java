@@ -37,6 +37,9 @@ final class SurfaceReader {
    */
   static final String ADIABATIC = "Adiabatic";
 
+  /** The same of one of which nobody knows what lies behind it. */
+  static final String NOT_RESOLVED = "Not resolved";
+
   private final PolygonReader polygons;
 
   /** RectangularGeometry of surfaces and openings that have no other geometry, by key. */
@@ -61,13 +64,24 @@ final class SurfaceReader {
     Polygon polygon = null;
     PolygonReader.Stated rectangle = null;
     boolean adiabatic = false;
+    boolean unresolved = false;
     List<Side> sides = new ArrayList<>(2);
     List<Opening> openings = new ArrayList<>(0);
     Set<String> seen = new HashSet<>();
     for (String c = cursor.child(kept, ONCE, seen); c != null; c = cursor.child(kept, ONCE, seen)) {
       switch (c) {
         case "Name" -> name = Values.text(cursor.leaf(kept), kept);
-        case "Description" -> adiabatic |= adiabatic(kept);
+        case "Description" -> {
+          Leaf leaf = cursor.leaf(kept);
+          boolean plain = leaf.attributes().isEmpty();
+          if (plain && leaf.text().equals(ADIABATIC)) {
+            adiabatic = true;
+          } else if (plain && leaf.text().equals(NOT_RESOLVED)) {
+            unresolved = true;
+          } else {
+            kept.fragment(leaf.xml());
+          }
+        }
         case "AdjacentSpaceId" -> adjacent(h, sides);
         case "RectangularGeometry" -> rectangle = polygons.rectangle(values.length, kept);
         case "PlanarGeometry" ->
@@ -76,6 +90,16 @@ final class SurfaceReader {
         case "CADObjectId" -> cad = keptLeaf(kept);
         default -> kept.fragment(cursor.fragment());
       }
+    }
+    BoundaryKind kind = BoundaryKind.READ;
+    boolean one = type.isInterior() && sides.size() == 1;
+    if (adiabatic && one) {
+      kind = BoundaryKind.READ_2B;
+    } else if (unresolved && one) {
+      kind = BoundaryKind.FACE;
+      type = SurfaceType.UNRESOLVED;
+    } else if (adiabatic || unresolved) {
+      kept.fragment("<Description>" + (adiabatic ? ADIABATIC : NOT_RESOLVED) + "</Description>");
     }
     surfaces.add(
         new Surface(
@@ -86,21 +110,11 @@ final class SurfaceReader {
             sides,
             construction,
             null,
-            adiabatic && type.isInterior() ? BoundaryKind.READ_2B : BoundaryKind.READ,
+            kind,
             h.source(name),
             cad.isEmpty() ? null : new SourceRef("CADObjectId", cad, name, h.line(), h.column()),
             openings,
             kept.extras()));
-  }
-
-  /** Whether the Description is our own word for a surface with only construction behind it. */
-  private boolean adiabatic(Kept kept) throws UnreadableException {
-    Leaf leaf = cursor.leaf(kept);
-    boolean ours = leaf.text().equals(ADIABATIC) && leaf.attributes().isEmpty();
-    if (!ours) {
-      kept.fragment(leaf.xml());
-    }
-    return ours;
   }
 
   private String keptLeaf(Kept kept) throws UnreadableException {

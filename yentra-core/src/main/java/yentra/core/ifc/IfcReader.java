@@ -300,9 +300,20 @@ public final class IfcReader {
                 constructions.glazings(),
                 notes,
                 bounded.uncovered()));
-    ConventionShift.Result moved = ConventionShift.apply(inner, options.convention(), tolerance);
+    IfcThickness.Result solid = IfcThickness.of(inner);
+    if (solid.count() > 0) {
+      note(
+          ReadNote.Kind.ASSUMED,
+          "",
+          solid.count()
+              + (solid.count() == 1 ? " construction" : " constructions")
+              + " of one material without layers are as thick as their elements",
+          0);
+    }
+    ConventionShift.Result moved =
+        ConventionShift.apply(solid.envelope(), options.convention(), tolerance);
     moved.notes().forEach(n -> note(ReadNote.Kind.ASSUMED, "", n, 0));
-    return moved.notes().isEmpty() ? inner : moved.envelope().withNotes(notes);
+    return moved.envelope().withNotes(notes);
   }
 
   private void note(ReadNote.Kind kind, String object, String message, int instance) {

@@ -209,7 +209,7 @@ class EnvelopeDifferenceTest {
 
   @Test
   void aHandoverIsReadBack() {
-    Handover h = Handover.gbxml(rooms(), ReadLimits.standard(), TOLERANCE);
+    Handover h = Handover.gbxml(rooms(), ReadLimits.standard());
     assertThat(h.differences()).isEmpty();
     assertThat(h.bytes().length).isGreaterThan(5000);
   }
@@ -234,8 +234,7 @@ class EnvelopeDifferenceTest {
             a.source(),
             Extras.NONE);
     Handover h =
-        Handover.gbxml(
-            e.withSpaces(List.of(odd, e.spaces().get(1))), ReadLimits.standard(), TOLERANCE);
+        Handover.gbxml(e.withSpaces(List.of(odd, e.spaces().get(1))), ReadLimits.standard());
     assertThat(h.differences()).isNotEmpty();
   }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.nio.charset.StandardCharsets;
+import java.util.regex.Matcher;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
 import yentra.core.boundary.BoundaryOptions;
@@ -265,5 +266,151 @@ class IfcConstructionsTest {
                 """);
     assertThat(e.spaces().get(0).use()).isEmpty();
     assertThat(e.notes()).anyMatch(n -> n.message().contains("OccupancyType B2"));
+  }
+
+  /**
+   * Conductivity in W/(cm K), density in g/cm³, specific heat in kJ/(kg K), as the project says.
+   */
+  @Test
+  void materialValuesAreInTheProjectsUnits() throws Exception {
+    String units =
+        """
+        #2=IFCUNITASSIGNMENT((#3,#4,#200,#210,#220));
+        #200=IFCDERIVEDUNIT((#201,#202,#203),.THERMALCONDUCTANCEUNIT.,$);
+        #201=IFCDERIVEDUNITELEMENT(#204,1);
+        #202=IFCDERIVEDUNITELEMENT(#205,-1);
+        #203=IFCDERIVEDUNITELEMENT(#206,-1);
+        #204=IFCSIUNIT(*,.POWERUNIT.,$,.WATT.);
+        #205=IFCSIUNIT(*,.LENGTHUNIT.,.CENTI.,.METRE.);
+        #206=IFCSIUNIT(*,.THERMODYNAMICTEMPERATUREUNIT.,$,.KELVIN.);
+        #210=IFCDERIVEDUNIT((#211,#212),.MASSDENSITYUNIT.,$);
+        #211=IFCDERIVEDUNITELEMENT(#213,1);
+        #212=IFCDERIVEDUNITELEMENT(#205,-3);
+        #213=IFCSIUNIT(*,.MASSUNIT.,$,.GRAM.);
+        #220=IFCDERIVEDUNIT((#221,#222,#223),.SPECIFICHEATCAPACITYUNIT.,$);
+        #221=IFCDERIVEDUNITELEMENT(#224,1);
+        #222=IFCDERIVEDUNITELEMENT(#225,-1);
+        #223=IFCDERIVEDUNITELEMENT(#206,-1);
+        #224=IFCSIUNIT(*,.ENERGYUNIT.,.KILO.,.JOULE.);
+        #225=IFCSIUNIT(*,.MASSUNIT.,.KILO.,.GRAM.);
+        """;
+    String values =
+        """
+        #39=IFCPROPERTYSINGLEVALUE('ThermalConductivity',$,IFCTHERMALCONDUCTIVITYMEASURE(0.0077),$);
+        #84=IFCPROPERTYSINGLEVALUE('SpecificHeatCapacity',$,IFCSPECIFICHEATCAPACITYMEASURE(0.84),$);
+        #85=IFCMATERIALPROPERTIES('Pset_MaterialCommon',$,(#86,#84),#34);
+        #86=IFCPROPERTYSINGLEVALUE('MassDensity',$,IFCMASSDENSITYMEASURE(1.7),$);
+        """;
+    String text =
+        IfcBoundariesTest.file(IfcBoundariesTest.SECOND_LEVEL, IfcBoundariesTest.FACE)
+            .replaceFirst("#2=IFCUNIT.*\n", Matcher.quoteReplacement(units))
+            .replaceFirst("#39=IFCPROPERTY.*\n", Matcher.quoteReplacement(values));
+    Material brick =
+        read(text).materials().stream()
+            .filter(m -> m.name().equals("Brick"))
+            .findFirst()
+            .orElseThrow();
+    assertThat(brick.conductivity()).isCloseTo(0.77, within(1e-12));
+    assertThat(brick.density()).isCloseTo(1700, within(1e-9));
+    assertThat(brick.specificHeat()).isCloseTo(840, within(1e-9));
+    // a unit of the value's own comes before the project's
+    String own =
+        text.replace(
+                "IFCTHERMALCONDUCTIVITYMEASURE(0.0077),$)",
+                "IFCTHERMALCONDUCTIVITYMEASURE(770.),#230)")
+            .replace(
+                "#40=",
+                "#230=IFCDERIVEDUNIT((#231,#232,#203),.THERMALCONDUCTANCEUNIT.,$);\n"
+                    + "#231=IFCDERIVEDUNITELEMENT(#233,1);\n#232=IFCDERIVEDUNITELEMENT(#234,-1);\n"
+                    + "#233=IFCSIUNIT(*,.POWERUNIT.,.MILLI.,.WATT.);\n"
+                    + "#234=IFCSIUNIT(*,.LENGTHUNIT.,$,.METRE.);\n#40=");
+    assertThat(read(own).materials().get(0).conductivity()).isCloseTo(0.77, within(1e-12));
+  }
+
+  @Test
+  void ifc2x3ExtendedPropertiesOfMaterialsAreRead() throws Exception {
+    String text =
+        IfcBoundariesTest.file(IfcBoundariesTest.SECOND_LEVEL, IfcBoundariesTest.FACE)
+            .replace("FILE_SCHEMA(('IFC4'))", "FILE_SCHEMA(('IFC2X3'))")
+            .replaceFirst(
+                "#38=IFCMATERIALPROPERTIES.*\n",
+                Matcher.quoteReplacement(
+                    "#38=IFCEXTENDEDMATERIALPROPERTIES(#34,(#39),$,'Thermal');\n"));
+    assertThat(read(text).materials().get(0).conductivity()).isEqualTo(0.77);
+  }
+
+  private static final String CONDITIONS =
+      """
+
+      #84=IFCPROPERTYSINGLEVALUE('SpaceTemperatureWinterMin',$,IFCTHERMODYNAMICTEMPERATUREMEASURE(294.15),$);
+      #85=IFCPROPERTYSINGLEVALUE('NaturalVentilationRate',$,IFCCOUNTMEASURE(0.4),$);
+      #86=IFCPROPERTYSINGLEVALUE('MechanicalVentilationRate',$,IFCCOUNTMEASURE(2.5),$);
+      #87=IFCPROPERTYSET('0000000000000000000087',$,'Pset_SpaceThermalRequirements',$,(#84,#85,#86));
+      #88=IFCRELDEFINESBYPROPERTIES('0000000000000000000088',$,$,$,(#11),#87);
+      #89=IFCPROPERTYSINGLEVALUE('People',$,IFCPOWERMEASURE(300.),$);
+      #90=IFCPROPERTYSET('0000000000000000000090',$,'Pset_SpaceThermalLoad',$,(#89));
+      #91=IFCRELDEFINESBYPROPERTIES('0000000000000000000091',$,$,$,(#11),#90);
+      """;
+
+  @Test
+  void aSpaceInNoZoneKeepsItsConditionsInOneOfItsOwn() throws Exception {
+    Envelope e = with(USAGE + CONDITIONS);
+    yentra.core.envelope.Zone z = e.zones().get(0);
+    assertThat(e.spaces().get(0).zone()).isEqualTo(z.key());
+    assertThat(z.heatingSetPoint()).isCloseTo(21, within(1e-9));
+    assertThat(z.air().changes()).isEqualTo(2.5);
+    assertThat(e.spaces().get(0).air().changes()).isEqualTo(0.4);
+    assertThat(e.notes()).anyMatch(n -> n.message().contains("a zone of its own"));
+    // 300 W of nobody knows how many people
+    assertThat(e.spaces().get(0).gains().sensiblePerPerson()).isNull();
+    assertThat(e.notes()).anyMatch(n -> n.message().contains("how many people"));
+  }
+
+  @Test
+  void aSpatialZoneIsAZone() throws Exception {
+    String zone =
+        """
+
+        #95=IFCSPATIALZONE('0000000000000000000095',$,'North',$,$,$,$,$,.THERMAL.);
+        #96=IFCRELREFERENCEDINSPATIALSTRUCTURE('0000000000000000000096',$,$,$,(#11),#95);
+        """;
+    Envelope e = with(USAGE + CONDITIONS + zone);
+    assertThat(e.zones()).singleElement().extracting(z -> z.name()).isEqualTo("North");
+    assertThat(e.zones().get(0).heatingSetPoint()).isCloseTo(21, within(1e-9));
+    assertThat(e.spaces().get(0).zone()).isEqualTo(e.zones().get(0).key());
+    // one for fire is none
+    assertThat(with(USAGE + zone.replace("THERMAL", "FIRESAFETY")).zones()).isEmpty();
+  }
+
+  @Test
+  void spacesOfAZoneThatDisagreeAreNamed() throws Exception {
+    String two =
+        """
+
+        #95=IFCZONE('0000000000000000000095',$,'Offices',$,$,$);
+        #96=IFCRELASSIGNSTOGROUP('0000000000000000000096',$,$,$,(#11,#110),$,#95);
+        #110=IFCSPACE('0000000000000000000110',$,'2',$,$,#10,$,'Other',.ELEMENT.,.SPACE.,$);
+        #111=IFCPROPERTYSINGLEVALUE('SpaceTemperatureWinterMin',$,IFCTHERMODYNAMICTEMPERATUREMEASURE(289.15),$);
+        #112=IFCPROPERTYSET('0000000000000000000112',$,'Pset_SpaceThermalRequirements',$,(#111));
+        #113=IFCRELDEFINESBYPROPERTIES('0000000000000000000113',$,$,$,(#110),#112);
+        """;
+    Envelope e = with(USAGE + CONDITIONS + two);
+    assertThat(e.zones().get(0).heatingSetPoint()).isNull();
+    assertThat(e.notes())
+        .anyMatch(n -> n.message().contains("different heating set-points (16.0, 21.0)"));
+  }
+
+  @Test
+  void fractionsOfConstituentsAreShares() throws Exception {
+    Envelope e =
+        with(
+            """
+            #80=IFCMATERIALCONSTITUENTSET('Frame',$,(#81,#82));
+            #81=IFCMATERIALCONSTITUENT('Studs',$,#34,0.15,$);
+            #82=IFCMATERIALCONSTITUENT('Wool',$,#35,0.85,$);
+            """
+                + USAGE.replace("#36", "#80"));
+    assertThat(e.layers().get(0).shares()).containsExactly(0.15, 0.85);
+    assertThat(e.notes()).anyMatch(n -> n.message().contains("shares of the area"));
   }
 }

@@ -191,4 +191,27 @@ class IfcReaderTest {
         .isInstanceOf(UnreadableException.class)
         .hasMessageContaining("AUTOMOTIVE_DESIGN");
   }
+
+  /** True north is the y axis; the map conversion turns the x axis by so much against the grid. */
+  @ParameterizedTest
+  @CsvSource({"15, true", "3.1, true", "2.9, false", "0, false"})
+  void northStatedTwice(double turn, boolean found) throws Exception {
+    double a = Math.toRadians(turn);
+    IfcSample twice =
+        IfcSample.of("IFC4")
+            .with(
+                "#20=IFCMAPCONVERSION(#3,#21,0.,0.,0.,%s,%s,$);"
+                    .formatted(Math.cos(a), Math.sin(a)),
+                "#21=IFCPROJECTEDCRS('EPSG:0',$,$,$,$,$,$);");
+    Envelope e =
+        IfcReader.read(twice.bytes(), ReadLimits.standard(), yentra.core.Fixtures.TOLERANCE);
+    assertThat(e.site().northAzimuth()).isCloseTo(0, within(1e-9));
+    var north =
+        yentra.core.Fixtures.check(e).stream().filter(f -> f.code().equals("LOC-802")).toList();
+    assertThat(north).hasSize(found ? 1 : 0);
+    if (found) {
+      assertThat(north.get(0).measured()).isCloseTo(turn, within(1e-9));
+      assertThat(north.get(0).message()).contains("true north").contains("map conversion");
+    }
+  }
 }
