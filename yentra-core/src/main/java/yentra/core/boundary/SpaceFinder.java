@@ -52,6 +52,15 @@ public final class SpaceFinder {
   /** How far a plug reaches into what it joins, in metres. */
   private static final double INTO = 0.0005;
 
+  /**
+   * Steps and fins of this size are not those of a room: a plug reaches half as far into what it
+   * joins, and so inexactly do elements meet. Metres.
+   */
+  private static final double STEP = 2 * INTO + 1e-5;
+
+  /** Half the thickness of a plug between corners, in metres. */
+  private static final double THIN = 0.002;
+
   private final double gap;
   private final double leastVolume;
   private final Tolerance tolerance;
@@ -170,9 +179,20 @@ public final class SpaceFinder {
   private record Face(int number, PlaneFrame frame, Part part) {}
 
   public Result find() {
-    if (parts.stream().allMatch(p -> p.sheet == null)) {
+    boolean solid = parts.stream().allMatch(p -> p.sheet == null);
+    int given = parts.size();
+    if (solid) {
       plug();
     }
+    Result first = search();
+    if (!solid || !plugCorners(given)) {
+      return first;
+    }
+    Result second = search();
+    return second.found.size() > first.found.size() ? second : first;
+  }
+
+  private Result search() {
     List<Free> free =
         IntStream.range(0, parts.size())
             .parallel()
@@ -254,6 +274,88 @@ public final class SpaceFinder {
             .toList();
     plugs.forEach(p -> add(p, true));
     index = new BoxIndex(parts.stream().map(p -> p.probe.box()).toList());
+  }
+
+  /** An edge of a part. */
+  private record Edge(Vec3 from, Vec3 along, double length) {}
+
+  /**
+   * Puts a thin plug between parallel edges that are no farther apart than the gap and have nothing
+   * between them: corners that miss each other have no faces that look at each other.
+   *
+   * @param given how many of the parts are no plugs
+   * @return whether there were any
+   */
+  private boolean plugCorners(int given) {
+    List<List<Edge>> edges = new ArrayList<>();
+    for (int i = 0; i < given; i++) {
+      edges.add(edges(parts.get(i)));
+    }
+    List<List<Polygon>> plugs = new ArrayList<>();
+    for (int i = 0; i < given; i++) {
+      Box near = parts.get(i).probe.box().grown(gap);
+      for (int o : index.meeting(near)) {
+        if (o > i && o < given) {
+          for (Edge a : edges.get(i)) {
+            edges.get(o).forEach(b -> corner(a, b, plugs));
+          }
+        }
+      }
+    }
+    plugs.forEach(p -> add(p, true));
+    index = new BoxIndex(parts.stream().map(p -> p.probe.box()).toList());
+    return !plugs.isEmpty();
+  }
+
+  private List<Edge> edges(Part part) {
+    List<Edge> out = new ArrayList<>();
+    for (Polygon f : part.faces) {
+      for (List<Vec3> ring : f.rings()) {
+        for (int i = 0; i < ring.size(); i++) {
+          Vec3 a = ring.get(i);
+          Vec3 d = ring.get((i + 1) % ring.size()).minus(a);
+          // of the two faces at an edge the one it runs along one way round
+          boolean once = d.x() > 0 || d.x() == 0 && (d.y() > 0 || d.y() == 0 && d.z() > 0);
+          if (once && d.length() > gap) {
+            out.add(new Edge(a, d.unit(), d.length()));
+          }
+        }
+      }
+    }
+    return out;
+  }
+
+  private void corner(Edge a, Edge b, List<List<Polygon>> out) {
+    Vec3 t = a.along;
+    if (b.along.dot(t) < 1 - 1e-6) {
+      return;
+    }
+    Vec3 d = b.from.minus(a.from);
+    double shift = d.dot(t);
+    Vec3 across = d.minus(t.times(shift));
+    double distance = across.length();
+    double from = Math.max(0, shift);
+    double to = Math.min(a.length, shift + b.length);
+    if (distance <= BEFORE || distance > gap || to - from <= gap) {
+      return;
+    }
+    Vec3 n = across.unit();
+    Vec3 middle = a.from.plus(t.times((from + to) / 2)).plus(across.times(0.5));
+    boolean taken = false;
+    for (int o : index.meeting(new Box(middle, middle).grown(BEFORE))) {
+      taken |= parts.get(o).probe.contains(middle);
+    }
+    if (taken) {
+      return;
+    }
+    Vec3 side = t.cross(n).times(THIN);
+    Vec3 p = a.from.minus(n.times(INTO));
+    Vec3 q = a.from.plus(across).plus(n.times(INTO));
+    Polygon base = Polygon.of(p.minus(side), q.minus(side), q.plus(side), p.plus(side));
+    if (base.normal().dot(t) < 0) {
+      base = base.reversed();
+    }
+    out.add(prism(base, t, from, to));
   }
 
   private List<List<Polygon>> plugs(int part) {
@@ -371,7 +473,7 @@ public final class SpaceFinder {
   private boolean body(Map<Face, List<Geometry>> cells, List<Found> out, List<String> open) {
     List<Polygon> faces = faces(cells);
     List<OpenEdges.Piece> pieces = OpenEdges.find(faces, tolerance);
-    List<Polygon> flat = CoplanarFaces.of(faces, tolerance);
+    List<Polygon> flat = CoplanarFaces.of(PlaneSnap.of(faces, STEP), tolerance);
     double volume = Shell.of(faces).signedVolume();
     double largest = flat.stream().mapToDouble(Polygon::area).max().orElse(0);
     if (volume < leastVolume || volume < NARROW * largest) {

@@ -2,6 +2,7 @@ package yentra.core.check;
 
 import java.util.List;
 import java.util.function.Consumer;
+import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Space;
 
 /**
@@ -14,7 +15,7 @@ final class NoSurfaces implements Check {
           "SPC-402",
           Severity.BLOCKER,
           "the space has no surfaces at all",
-          "Surfaces that name the space as a neighbour are counted.",
+          "Surfaces that name the space as a neighbour are counted. Where spaces were to be found in construction and none were, that is said, with the places where air that is nearly enclosed leaks.",
           "The space is missing from the heat balance.",
           List.of());
 
@@ -25,6 +26,11 @@ final class NoSurfaces implements Check {
 
   @Override
   public void run(CheckContext context, Consumer<Finding> report) {
+    for (ReadNote n : context.envelope().notes()) {
+      if (n.kind() == ReadNote.Kind.NO_SPACES) {
+        report.accept(context.finding(DESCRIPTOR).subject("none found").says(n.message() + "."));
+      }
+    }
     var groupings = GroupingSpace.groupings(context).keySet();
     for (Space s : context.envelope().spaces()) {
       if (!groupings.contains(s.key()) && context.volumes().surfacesOf(s.key()).isEmpty()) {

@@ -65,6 +65,8 @@ public record ReadNote(
     SPACE_BOUNDARY,
     /** A space that only groups others, which are named. */
     GROUPING,
+    /** Spaces were to be found, and there are none. */
+    NO_SPACES,
     /** There are boundaries, but none of the second level. */
     FIRST_LEVEL_ONLY,
     /** Something was taken for granted that the file does not say. */

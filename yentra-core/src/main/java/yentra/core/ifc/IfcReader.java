@@ -190,6 +190,16 @@ public final class IfcReader {
               options);
       found.notes().forEach(n -> note(ReadNote.Kind.ASSUMED, "", n, 0));
       spaces.addAll(found.spaces());
+      if (spaces.isEmpty()) {
+        note(
+            ReadNote.Kind.NO_SPACES,
+            "",
+            found.notes().isEmpty()
+                ? "The delivery has no spaces, and its construction encloses none"
+                : "The delivery has no spaces, and none were found: "
+                    + String.join("; ", found.notes()),
+            0);
+      }
     }
     Ground ground = ground();
     IfcBoundaries reader = new IfcBoundaries(model, tolerance);

@@ -9,6 +9,7 @@ import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.LongRange;
 import yentra.core.Fixtures;
 import yentra.core.envelope.SourceRef;
@@ -90,5 +91,51 @@ class SpaceFinderTest {
     SpaceFinder.Result r = new SpaceFinder(b, 0.05, 3, T).find();
     assertThat(r.found()).hasSize(1);
     assertThat(r.found().get(0).volume()).isCloseTo(60 - 0.8 * 0.6 * 3, within(1e-6));
+  }
+
+  /** Wall ends that miss each other at a corner by 2 to 8 mm both ways: no faces look across. */
+  @Property(tries = 40, seed = "15")
+  void cornersThatMissEachOtherAreBridged(
+      @ForAll @IntRange(min = 20, max = 80) int dx10,
+      @ForAll @IntRange(min = 20, max = 80) int dy10,
+      @ForAll @IntRange(min = 0, max = 80) int notch10) {
+    double dx = dx10 / 1e4;
+    double dy = dy10 / 1e4;
+    double notch = notch10 / 1e4;
+    List<Barrier> out = new ArrayList<>();
+    out.add(box("floor", -0.3, -0.3, -0.2, 5.3, 4.3, 0));
+    out.add(box("roof", -0.3, -0.3, 3, 5.3, 4.3, 3.2));
+    out.add(box("south", 0, -0.3, 0, 5.3, 0, 3));
+    out.add(box("north", -0.3, 4, 0, 5.3, 4.3, 3));
+    out.add(box("west", -0.3, dy, 0, -dx, 4, 3));
+    out.add(box("east", 5, 0, 0, 5.3, 4, 3));
+    if (notch > 0.004) {
+      // a third end in the corner
+      out.add(box("pier", -0.3, -0.3, 0, -dx - notch / 2, -notch / 2, 3));
+    }
+    SpaceFinder.Result r = new SpaceFinder(out, 0.05, 1, T).find();
+    assertThat(r.found()).hasSize(1);
+    SpaceFinder.Found f = r.found().get(0);
+    assertThat(f.volume()).isCloseTo(60, within(0.2));
+    assertThat(OpenEdges.find(f.body(), T)).isEmpty();
+    assertThat(f.body()).allMatch(p -> p.area() > 1e-3, "no slivers");
+  }
+
+  /** Wall tops and ends stop short by a few millimetres: the body has no strips of half of one. */
+  @Property(tries = 40, seed = "16")
+  void bridgedBodiesHaveNoSlivers(
+      @ForAll @IntRange(min = 20, max = 300) int end10,
+      @ForAll @IntRange(min = 20, max = 300) int top10) {
+    double end = end10 / 1e4;
+    double top = top10 / 1e4;
+    List<Barrier> out = new ArrayList<>(room(end).subList(0, 4));
+    out.add(box("east", 5, 0, 0, 5.3, 4 - end, 3));
+    out.add(box("west", -0.3, 0, 0, 0, 4, 3 - top));
+    SpaceFinder.Result r = new SpaceFinder(out, 0.05, 1, T).find();
+    assertThat(r.found()).hasSize(1);
+    SpaceFinder.Found f = r.found().get(0);
+    assertThat(f.volume()).isCloseTo(60, within(0.05));
+    assertThat(OpenEdges.find(f.body(), T)).isEmpty();
+    assertThat(f.body()).allMatch(p -> p.area() > 1e-3, "no slivers");
   }
 }
