@@ -62,6 +62,7 @@ public record SpaceVolume(
       candidates.add(solid(own, tolerance));
     }
     candidates.removeIf(List::isEmpty);
+    boolean elsewhere = !shell.isEmpty() && isDrawnElsewhere(space, surfaces, shell, tolerance);
     List<OpenEdges.Piece> open = List.of();
     List<Polygon> faces = candidates.isEmpty() ? List.of() : candidates.get(0);
     for (List<Polygon> c : candidates) {
@@ -72,12 +73,46 @@ public record SpaceVolume(
         break;
       }
       // holes are told by the surfaces, since those are what a simulation gets; the shell speaks
-      // only where there are none
-      if (open.isEmpty() || c != shell && (faces == shell || length(pieces) < length(open))) {
+      // only where there are none, or where some of them are drawn on the neighbour's side of a
+      // wall and leave slits as wide as that
+      boolean told = c != shell && !elsewhere && (faces == shell || length(pieces) < length(open));
+      if (open.isEmpty() || told) {
         open = pieces;
       }
     }
     return from(space, faces, open, tolerance);
+  }
+
+  /** Surfaces up to a wall's thickness off a face of the shell, metres (common practice). */
+  private static final double WALL = 0.6;
+
+  /**
+   * Whether a surface whose polygon is that of the space on its other side lies in front of a face
+   * of the shell instead of on it.
+   */
+  private static boolean isDrawnElsewhere(
+      Space space, List<Surface> surfaces, List<Polygon> shell, Tolerance tolerance) {
+    for (Surface s : surfaces) {
+      boolean second =
+          s.sides().size() == 2
+              && s.sides().get(1).space().equals(space.key())
+              && s.sides().get(1).face() == null;
+      Vec3 n = s.polygon().normal();
+      if (!second || n.equals(Vec3.ZERO)) {
+        continue;
+      }
+      Vec3 at = s.polygon().mean();
+      double nearest = Double.POSITIVE_INFINITY;
+      for (Polygon f : shell) {
+        if (Math.abs(f.normal().dot(n)) > Math.cos(Math.toRadians(tolerance.angle()))) {
+          nearest = Math.min(nearest, Math.abs(at.minus(f.mean()).dot(n)));
+        }
+      }
+      if (nearest > tolerance.gap() && nearest <= WALL) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static SpaceVolume from(

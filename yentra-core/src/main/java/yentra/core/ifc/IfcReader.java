@@ -291,7 +291,8 @@ public final class IfcReader {
           0);
     }
     notes.addAll(new IfcConformance(model).notes());
-    List<Surface> surfaces = new ArrayList<>(bounded.surfaces());
+    List<Surface> surfaces =
+        new ArrayList<>(TowardsUnread.of(bounded.surfaces(), spaces, model, besideUnread(spaces)));
     surfaces.addAll(IfcTerrain.skyline(model, inScope, spaces));
     Envelope inner =
         Envelope.of(
@@ -380,6 +381,25 @@ public final class IfcReader {
               0,
               0));
     }
+  }
+
+  /** GlobalIds of elements that internal boundaries of spaces without a body name. */
+  private Set<String> besideUnread(List<Space> spaces) {
+    Set<String> without = new HashSet<>();
+    spaces.stream().filter(s -> s.shell().isEmpty()).forEach(s -> without.add(s.source().id()));
+    Set<String> out = new HashSet<>();
+    for (int b :
+        file.ofType(
+            "IFCRELSPACEBOUNDARY", "IFCRELSPACEBOUNDARY1STLEVEL", "IFCRELSPACEBOUNDARY2NDLEVEL")) {
+      StepInstance r = file.get(b);
+      StepInstance space = r == null ? null : file.get(r.ref(4));
+      StepInstance element = r == null ? null : file.get(r.ref(5));
+      boolean beside = space != null && element != null && without.contains(space.text(0));
+      if (beside && r.enumeration(8).equals("INTERNAL")) {
+        out.add(element.text(0));
+      }
+    }
+    return out;
   }
 
   /** Says which elements bound spaces although they are out of scope. */

@@ -160,4 +160,27 @@ class SpaceVolumeTest {
     assertThat(v.floorArea()).isCloseTo(80 - 4, within(1e-9));
     assertThat(v.inwardShellFaces()).isEmpty();
   }
+
+  /**
+   * East begins 0.2 m behind the wall that is drawn on West's side, and its shell lacks the roof:
+   * the hole is the roof, 3.8 m x 5 m, not the slits along the wall.
+   */
+  @Test
+  void theHoleOfAShellIsTheMissingFaceWhereWallsAreDrawnOnTheNeighboursSide() {
+    List<Polygon> east = box(v(4.2, 0, 0), v(8, 5, 3));
+    Envelope e = rooms();
+    for (String[] k :
+        new String[][] {{"b-floor", "0"}, {"b-roof", "1"}, {"b-south", "2"}, {"b-north", "4"}}) {
+      e = e.replacing(k[0], s -> with(s, east.get(Integer.parseInt(k[1]))));
+    }
+    List<Polygon> shell = new ArrayList<>(east);
+    shell.remove(1);
+    e =
+        e.withoutSurface("b-roof")
+            .withSpaces(List.of(e.spaces().get(0), e.spaces().get(1).withShell(shell)));
+    SpaceVolume b = SpaceVolumes.of(e, TOLERANCE).of("b");
+    assertThat(b.enclosed()).isFalse();
+    assertThat(b.holes()).hasSize(1);
+    assertThat(b.holes().get(0).area()).isCloseTo(3.8 * 5, within(1e-6));
+  }
 }

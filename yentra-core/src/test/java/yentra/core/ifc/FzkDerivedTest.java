@@ -186,4 +186,30 @@ class FzkDerivedTest {
   private static List<Finding> lost(CheckContext c) {
     return CheckCatalogue.run(c).stream().filter(f -> f.code().equals("OPN-608")).toList();
   }
+
+  /**
+   * The bath's body cannot be read and its outer wall is gone: outdoor air reaches the partitions
+   * towards it. They lead nowhere known; the file says that the bath is what they bound.
+   */
+  @Test
+  void towardsARoomWithoutABodyNothingIsOutdoors() throws Exception {
+    String file =
+        new String(bytes, java.nio.charset.StandardCharsets.ISO_8859_1)
+            .replace("#199986,#199968,'Bad'", "#199986,$,'Bad'")
+            .replace("#199983,#199968,'Bad'", "#199983,$,'Bad'");
+    int loose = 0;
+    for (String wall : List.of("767", "9806", "16120", "16523")) {
+      bytes =
+          file.replaceFirst("#" + wall + "= IFCWALLSTANDARDCASE\\(.*", "")
+              .getBytes(java.nio.charset.StandardCharsets.ISO_8859_1);
+      Envelope e = read(derive(false, Convention.INNER));
+      List<Surface> partitions =
+          e.surfaces().stream()
+              .filter(s -> s.element() != null && s.element().name().startsWith("Wand-Int"))
+              .toList();
+      loose += (int) partitions.stream().filter(s -> s.exposure() == Exposure.UNRESOLVED).count();
+      assertThat(partitions).as(wall).noneMatch(s -> s.exposure() == Exposure.OUTDOOR);
+    }
+    assertThat(loose).isPositive();
+  }
 }

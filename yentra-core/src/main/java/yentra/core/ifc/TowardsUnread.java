@@ -1,0 +1,51 @@
+package yentra.core.ifc;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import yentra.core.envelope.BoundaryKind;
+import yentra.core.envelope.Exposure;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
+import yentra.core.model.ArchitecturalModel;
+import yentra.core.model.Element;
+import yentra.core.model.Property;
+import yentra.core.model.PropertyValue;
+
+/**
+ * Where the body of a space cannot be read, what it would have been found behind seems to face
+ * outdoor air. A wall or slab that the delivery says is internal, or that an internal boundary of
+ * such a space names, leads nowhere known instead.
+ */
+final class TowardsUnread {
+  private TowardsUnread() {}
+
+  /**
+   * @param named GlobalIds of elements that internal boundaries of spaces without a body name
+   */
+  static List<Surface> of(
+      List<Surface> surfaces, List<Space> spaces, ArchitecturalModel model, Set<String> named) {
+    if (spaces.stream().noneMatch(s -> s.shell().isEmpty())) {
+      return surfaces;
+    }
+    Set<String> internal = new HashSet<>(named);
+    for (Element e : model.elements()) {
+      Property p = model.property(e, "", "IsExternal").orElse(null);
+      if (p != null && p.value() instanceof PropertyValue.Logical l && !l.value()) {
+        internal.add(e.source().id());
+      }
+    }
+    List<Surface> out = new ArrayList<>(surfaces.size());
+    for (Surface s : surfaces) {
+      boolean unknown =
+          s.kind() == BoundaryKind.DERIVED_2A
+              && s.exposure() == Exposure.OUTDOOR
+              && s.element() != null
+              && internal.contains(s.element().id());
+      out.add(unknown ? s.withType(SurfaceType.UNRESOLVED) : s);
+    }
+    return out;
+  }
+}
