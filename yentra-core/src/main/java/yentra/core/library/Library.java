@@ -3,6 +3,7 @@ package yentra.core.library;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -153,16 +154,20 @@ public record Library(
   }
 
   /**
-   * The use one of whose words a space's name has; the longest word decides, then the first use.
+   * The use one of whose words a space's name has; the longest decides, then the first use. A word
+   * is met as a whole, or in the plural; several in their order; one that ends in {@code *} by its
+   * beginning. Capitals and accents do not count. So an operating theatre is no theatre, and a
+   * classification is no class.
    */
   public Optional<SpaceUse> useByName(String name) {
-    String plain = name.toLowerCase(Locale.ROOT);
+    String plain = ' ' + folded(name) + ' ';
     SpaceUse best = null;
     int longest = 0;
     for (SpaceUse u : uses) {
       for (String w : u.words()) {
-        if (w.length() > longest && begins(plain, w)) {
-          longest = w.length();
+        String word = folded(w);
+        if (word.length() > longest && has(plain, word, w.strip().endsWith("*"))) {
+          longest = word.length();
           best = u;
         }
       }
@@ -170,10 +175,23 @@ public record Library(
     return Optional.ofNullable(best);
   }
 
-  /** Whether a word of a text begins with another. */
-  private static boolean begins(String text, String word) {
-    for (int at = text.indexOf(word); at >= 0; at = text.indexOf(word, at + 1)) {
-      if (at == 0 || !Character.isLetterOrDigit(text.charAt(at - 1))) {
+  /** Words in lower case without accents, one space between them. */
+  static String folded(String text) {
+    return Normalizer.normalize(text, Normalizer.Form.NFD)
+        .toLowerCase(Locale.ROOT)
+        .replace("ß", "ss")
+        .replace("ø", "o")
+        .replace("æ", "ae")
+        .replace("œ", "oe")
+        .replaceAll("\\p{M}+", "")
+        .replaceAll("[^\\p{L}\\p{N}]+", " ")
+        .strip();
+  }
+
+  private static boolean has(String text, String word, boolean beginning) {
+    for (int at = text.indexOf(' ' + word); at >= 0; at = text.indexOf(' ' + word, at + 1)) {
+      String rest = text.substring(at + 1 + word.length());
+      if (beginning || rest.startsWith(" ") || rest.startsWith("s ") || rest.startsWith("es ")) {
         return true;
       }
     }
@@ -257,7 +275,7 @@ public record Library(
       case "Ground floor" -> new UValueBreakdown.Position(Exposure.GROUND, 180);
       case "Wall in the ground" -> new UValueBreakdown.Position(Exposure.GROUND, 90);
       case "Interior wall" -> new UValueBreakdown.Position(Exposure.SPACE, 90);
-      case "Interior floor" -> new UValueBreakdown.Position(Exposure.SPACE, 180);
+      case "Interior floor" -> new UValueBreakdown.Position(Exposure.SPACE, 180, true);
       default -> UValueBreakdown.Position.WALL;
     };
   }

@@ -47,8 +47,9 @@ public record LibraryFile(Library library, List<Fault> faults) {
   private static final String THICKNESS = "Thickness (m)";
   private static final String SHARE = "Share";
   private static final String U = "U-value (W/m2K)";
-  private static final String GAIN = "Solar heat gain coefficient";
-  private static final String VISIBLE = "Visible transmittance";
+  private static final String OF_WINDOW = " of the window";
+  private static final String GAIN = "Solar heat gain coefficient" + OF_WINDOW;
+  private static final String VISIBLE = "Visible transmittance" + OF_WINDOW;
   private static final String PSI_CLEAR = "Psi, uncoated glass (W/mK)";
   private static final String PSI_COATED = "Psi, low-e or gas (W/mK)";
 
@@ -218,10 +219,30 @@ public record LibraryFile(Library library, List<Fault> faults) {
       faults.add(new Fault(e.sheet(), e.row(), e.column(), e.getMessage()));
     }
 
+    /** Headings that do not say of what a value is: of the window, as it is rated. */
+    private static List<List<String>> whole(List<List<String>> rows) {
+      List<List<String>> out = new ArrayList<>(rows);
+      if (!out.isEmpty()) {
+        out.set(
+            0,
+            rows.get(0).stream()
+                .map(
+                    h -> {
+                      String plain = h == null ? "" : h.strip();
+                      return (plain + OF_WINDOW).equalsIgnoreCase(GAIN)
+                              || (plain + OF_WINDOW).equalsIgnoreCase(VISIBLE)
+                          ? plain + OF_WINDOW
+                          : h;
+                    })
+                .toList());
+      }
+      return out;
+    }
+
     void sheet(String kind, String sheet, List<List<String>> rows) throws TableException {
       switch (kind) {
         case MATERIAL -> each(sheet, rows, MATERIAL_COLUMNS, List.of(MATERIAL), this::material);
-        case GLAZING -> each(sheet, rows, GLAZING_COLUMNS, List.of(GLAZING), this::glazing);
+        case GLAZING -> each(sheet, whole(rows), GLAZING_COLUMNS, List.of(GLAZING), this::glazing);
         case FRAME -> each(sheet, rows, FRAME_COLUMNS, List.of(FRAME, U), this::frame);
         case ScheduleSheet.SCHEDULE ->
             schedules.putAll(ScheduleSheet.all(sheet, rows, this::fault));

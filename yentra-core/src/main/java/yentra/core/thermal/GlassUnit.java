@@ -8,10 +8,10 @@ import java.util.List;
  * + Σ1/hs + 1/hi, with the difference of 15 K shared out to the gaps by their resistances.
  *
  * @param glass thickness of all panes together, m
+ * @param slope how it lies; heat flows upwards through what is not upright
  */
-public record GlassUnit(double glass, List<Gap> gaps) {
+public record GlassUnit(double glass, List<Gap> gaps, Slope slope) {
   private static final double OUTSIDE = 25;
-  private static final double INSIDE = 7.7;
   private static final double GLASS = 1.0;
   private static final double DIFFERENCE = 15;
   private static final double MEAN = 283;
@@ -27,6 +27,32 @@ public record GlassUnit(double glass, List<Gap> gaps) {
 
   public GlassUnit {
     gaps = List.copyOf(gaps);
+    slope = slope == null ? Slope.UPRIGHT : slope;
+  }
+
+  /** Upright. */
+  public GlassUnit(double glass, List<Gap> gaps) {
+    this(glass, gaps, Slope.UPRIGHT);
+  }
+
+  /**
+   * How glazing lies: the constants A and n of Nu = A (Gr Pr)^n (EN 673, 5.3.3), and the air inside
+   * (EN 673; of what is not upright ISO 10077-1, annex A: Rsi 0.10 m²K/W). From memory.
+   */
+  public enum Slope {
+    UPRIGHT(0.035, 0.38, 7.7),
+    HALFWAY(0.10, 0.31, 10),
+    LEVEL(0.16, 0.28, 10);
+
+    private final double factor;
+    private final double exponent;
+    private final double inside;
+
+    Slope(double factor, double exponent, double inside) {
+      this.factor = factor;
+      this.exponent = exponent;
+      this.inside = inside;
+    }
   }
 
   /** Gas at 10 °C: kg/m³, Pa·s, W/(mK), J/(kgK). */
@@ -72,8 +98,12 @@ public record GlassUnit(double glass, List<Gap> gaps) {
       return 4 * SIGMA * Math.pow(MEAN, 3) / (1 / emissivity1 + 1 / emissivity2 - 1);
     }
 
-    /** Conductance of the gas, W/(m²K), with so many kelvin across. */
+    /** Conductance of the gas of upright glazing, W/(m²K), with so many kelvin across. */
     public double convection(double difference) {
+      return convection(difference, Slope.UPRIGHT);
+    }
+
+    double convection(double difference, Slope slope) {
       double density = mixed(gas.density, Gas.AIR.density);
       double viscosity = mixed(gas.viscosity, Gas.AIR.viscosity);
       double conductivity = mixed(gas.conductivity, Gas.AIR.conductivity);
@@ -86,16 +116,16 @@ public record GlassUnit(double glass, List<Gap> gaps) {
               * density
               / (MEAN * viscosity * viscosity);
       double prandtl = viscosity * heat / conductivity;
-      double nusselt = Math.max(1, 0.035 * Math.pow(grashof * prandtl, 0.38));
+      double nusselt = Math.max(1, slope.factor * Math.pow(grashof * prandtl, slope.exponent));
       return nusselt * conductivity / width;
     }
 
-    double conductance(double difference) {
-      return radiation() + convection(difference);
+    double conductance(double difference, Slope slope) {
+      return radiation() + convection(difference, slope);
     }
   }
 
-  /** U of upright glazing, W/(m²K). */
+  /** U, W/(m²K). */
   public double uValue() {
     double[] share = new double[gaps.size()];
     Arrays.fill(share, DIFFERENCE / Math.max(1, gaps.size()));
@@ -103,7 +133,7 @@ public record GlassUnit(double glass, List<Gap> gaps) {
     for (int round = 0; round < 100; round++) {
       double sum = 0;
       for (int i = 0; i < r.length; i++) {
-        r[i] = 1 / gaps.get(i).conductance(share[i]);
+        r[i] = 1 / gaps.get(i).conductance(share[i], slope);
         sum += r[i];
       }
       double moved = 0;
@@ -116,10 +146,15 @@ public record GlassUnit(double glass, List<Gap> gaps) {
         break;
       }
     }
-    double total = 1 / OUTSIDE + glass / GLASS + 1 / INSIDE;
+    double total = 1 / OUTSIDE + glass / GLASS + 1 / slope.inside;
     for (double x : r) {
       total += x;
     }
     return 1 / total;
+  }
+
+  /** Conductance between the outer and the inner face of the glass, W/(m²K). */
+  public double conductance() {
+    return 1 / (1 / uValue() - 1 / OUTSIDE - 1 / slope.inside);
   }
 }

@@ -44,7 +44,12 @@ public final class GroundContact {
    * @param depth below the ground, m
    * @param resistance mean of the floors, by area, m²K/W; empty where one is not known
    */
-  public record Floor(double level, double depth, GroundFloor shape, OptionalDouble resistance) {}
+  public record Floor(double level, double depth, GroundFloor shape, OptionalDouble resistance) {
+    /** Whether it lies at the level of the ground rather than in a basement. */
+    public boolean isSlab() {
+      return depth < SHALLOW;
+    }
+  }
 
   private final UValueBreakdown.Table table;
   private final HeatLossOptions options;
@@ -212,7 +217,7 @@ public final class GroundContact {
     if (f == null) {
       return OptionalDouble.empty();
     }
-    if (f.depth >= SHALLOW) {
+    if (!f.isSlab()) {
       return OptionalDouble.of(f.shape.basementFloor(r, f.depth));
     }
     return OptionalDouble.of(
@@ -223,7 +228,7 @@ public final class GroundContact {
 
   private double wall(Surface s, double r, Floor f) {
     double own = s.polygon().box().max().z() - s.polygon().box().min().z();
-    double depth = f == null || f.depth < SHALLOW ? own : f.depth;
+    double depth = f == null || f.isSlab() ? own : f.depth;
     if (depth < SHALLOW) {
       return 1 / (r + SurfaceResistances.outdoor(90).sum());
     }

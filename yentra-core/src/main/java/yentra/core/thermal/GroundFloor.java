@@ -146,7 +146,23 @@ public record GroundFloor(double area, double perimeter, double conductivity, do
    * @param coldest month, 1 to 12
    */
   public record Climate(
-      double indoors, double swingIndoors, double outdoors, double swingOutdoors, int coldest) {}
+      double indoors, double swingIndoors, double outdoors, double swingOutdoors, int coldest) {
+    /** Why it is no climate, as a sentence; null when it is one. */
+    public String problem() {
+      boolean sound =
+          Math.abs(indoors) <= 60
+              && Math.abs(outdoors) <= 60
+              && swingIndoors >= 0
+              && swingIndoors <= 40
+              && swingOutdoors >= 0
+              && swingOutdoors <= 40
+              && coldest >= 1
+              && coldest <= 12;
+      return sound
+          ? null
+          : "Mean temperatures lie between -60 and 60 °C, their swings between 0 and 40 K, the coldest month between 1 and 12.";
+    }
+  }
 
   /**
    * Heat loss of a slab in a month, W (ISO 13370:2017, annex on monthly flows; from memory).

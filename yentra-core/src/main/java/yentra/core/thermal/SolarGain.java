@@ -2,17 +2,11 @@ package yentra.core.thermal;
 
 /**
  * Solar heat gain of glazing, 0 to 1, at normal incidence (EN 410; ASHRAE Handbook – Fundamentals;
- * ISO 13790:2008; from memory).
+ * from memory).
  */
 public final class SolarGain {
   private static final double OUTSIDE = 23;
   private static final double INSIDE = 8;
-
-  /** Solar heat gain coefficient of 3 mm clear glass, which shading coefficients refer to. */
-  private static final double CLEAR = 0.87;
-
-  /** For rays that do not come in at a right angle (ISO 13790:2008, 11.4.2). */
-  private static final double NON_SCATTERING = 0.9;
 
   private SolarGain() {}
 
@@ -33,10 +27,6 @@ public final class SolarGain {
     return transmitted + in / (1 / INSIDE + 1 / OUTSIDE + 1 / conductance);
   }
 
-  public static double shadingCoefficient(double gain) {
-    return gain / CLEAR;
-  }
-
   /** Of a whole window, from that of its glass and of its frame. */
   public static double window(double glass, double frame, double frameShare) {
     return glass * (1 - frameShare) + frame * frameShare;
@@ -45,10 +35,5 @@ public final class SolarGain {
   /** Of an opaque frame: α·U/he. */
   public static double frame(double absorbed, double uValue, double outside) {
     return absorbed * uValue / outside;
-  }
-
-  /** Collecting area, m². */
-  public static double collecting(double gain, double frameShare, double area, double shading) {
-    return shading * NON_SCATTERING * gain * (1 - frameShare) * area;
   }
 }

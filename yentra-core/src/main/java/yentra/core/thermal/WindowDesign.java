@@ -16,6 +16,10 @@ import java.util.List;
  * @param glass what it is glazed with
  * @param frameUValue Uf, W/(m²K)
  * @param psi of the edge between glass and frame, W/(mK)
+ * @param slope how it lies; null for upright. It counts for glass described by its panes
+ * @param frameAbsorption of the sun by the frame, 0 to 1; null for a frame that lets nothing in
+ * @param shutter added resistance of a closed shutter with the air behind it, m²K/W; null for none
+ * @param second another window behind this one; null for none
  */
 public record WindowDesign(
     double width,
@@ -25,8 +29,43 @@ public record WindowDesign(
     int lights,
     Glass glass,
     double frameUValue,
-    double psi) {
+    double psi,
+    GlassUnit.Slope slope,
+    Double frameAbsorption,
+    Double shutter,
+    Second second) {
   private static final int MOST_LIGHTS = 20;
+  private static final double OUTSIDE = 25;
+
+  /** Upright, without anything before or behind it. */
+  public WindowDesign(
+      double width,
+      double height,
+      double frame,
+      double mullion,
+      int lights,
+      Glass glass,
+      double frameUValue,
+      double psi) {
+    this(width, height, frame, mullion, lights, glass, frameUValue, psi, null, null, null, null);
+  }
+
+  /**
+   * The inner one of two windows.
+   *
+   * @param uValue W/(m²K)
+   * @param space resistance of the air between the two, m²K/W
+   */
+  public record Second(double uValue, double space) {}
+
+  /**
+   * What the panes do with the sun at normal incidence, for g by EN 410.
+   *
+   * @param transmitted by all panes
+   * @param outer absorbed by the outer pane
+   * @param inner absorbed by the inner pane; not looked at for a single one
+   */
+  public record Sun(double transmitted, double outer, double inner) {}
 
   /**
    * Glass by its values or by its panes.
@@ -38,8 +77,9 @@ public record WindowDesign(
    * @param gas in the gaps
    * @param filled share of the gas in the gaps, the rest is air, 0 to 1
    * @param emissivity of the coated face in each gap; 0.837 without coating
-   * @param solarHeatGain g of the glass, 0 to 1
+   * @param solarHeatGain g of the glass, 0 to 1; not looked at when the panes say it
    * @param visibleTransmittance of the glass, 0 to 1
+   * @param sun what one or two panes do with the sun; null when g is stated
    */
   public record Glass(
       Double uValue,
@@ -50,16 +90,53 @@ public record WindowDesign(
       double filled,
       double emissivity,
       double solarHeatGain,
-      double visibleTransmittance) {
-    double of() {
-      if (uValue != null) {
-        return uValue;
-      }
+      double visibleTransmittance,
+      Sun sun) {
+    /** With a stated g. */
+    public Glass(
+        Double uValue,
+        int panes,
+        double thickness,
+        double gap,
+        GlassUnit.Gas gas,
+        double filled,
+        double emissivity,
+        double solarHeatGain,
+        double visibleTransmittance) {
+      this(
+          uValue,
+          panes,
+          thickness,
+          gap,
+          gas,
+          filled,
+          emissivity,
+          solarHeatGain,
+          visibleTransmittance,
+          null);
+    }
+
+    double of(GlassUnit.Slope slope) {
+      return uValue != null ? uValue : unit(slope).uValue();
+    }
+
+    private GlassUnit unit(GlassUnit.Slope slope) {
       List<GlassUnit.Gap> gaps =
           new ArrayList<>(
               Collections.nCopies(
                   panes - 1, new GlassUnit.Gap(gap, gas, filled, emissivity, GlassUnit.UNCOATED)));
-      return new GlassUnit(panes * thickness, gaps).uValue();
+      return new GlassUnit(panes * thickness, gaps, slope);
+    }
+
+    /** g, stated or by EN 410; the conductance between the panes is that of EN 673. */
+    double gain() {
+      if (sun == null) {
+        return solarHeatGain;
+      }
+      return panes == 1
+          ? SolarGain.single(sun.transmitted, sun.outer)
+          : SolarGain.twofold(
+              sun.transmitted, sun.outer, sun.inner, unit(GlassUnit.Slope.UPRIGHT).conductance());
     }
   }
 
@@ -70,16 +147,20 @@ public record WindowDesign(
    * @param frameShare of the window's area, 0 to 1
    * @param edge length of the edge between glass and frame, m
    * @param uValue Uw, W/(m²K)
-   * @param solarHeatGain of the whole window at normal incidence; nothing comes through the frame
+   * @param glassGain g of the glass
+   * @param solarHeatGain of the whole window at normal incidence
    * @param visibleTransmittance of the whole window
+   * @param shutteredUValue with the shutter closed, W/(m²K); null without one
    */
   public record WindowValues(
       double glassUValue,
       double frameShare,
       double edge,
       double uValue,
+      double glassGain,
       double solarHeatGain,
-      double visibleTransmittance) {}
+      double visibleTransmittance,
+      Double shutteredUValue) {}
 
   /** Why it cannot be built, as a sentence; null when it can. */
   public String problem() {
@@ -95,10 +176,31 @@ public record WindowDesign(
     if (!within(frameUValue, 0.1, 20) || !within(psi, -0.1, 1)) {
       return "A frame's U-value lies between 0.1 and 20 W/(m²K), its ψ between -0.1 and 1 W/(mK).";
     }
+    boolean odd =
+        frameAbsorption != null && !within(frameAbsorption, 0, 1)
+            || shutter != null && !within(shutter, 0, 5)
+            || second != null && !(within(second.uValue, 0.1, 10) && within(second.space, 0, 1));
+    if (odd) {
+      return "A frame absorbs 0 to 1 of the sun, a shutter adds up to 5 m²K/W, a second window has 0.1 to 10 W/(m²K) and up to 1 m²K/W of air before it.";
+    }
     return glass == null ? "Say what it is glazed with." : glassProblem();
   }
 
+  private String sunProblem() {
+    Sun s = glass.sun;
+    if (glass.uValue != null || glass.panes > 2) {
+      return "EN 410 is reckoned for one or two panes that are described.";
+    }
+    double all = s.transmitted + s.outer + (glass.panes == 1 ? 0 : s.inner);
+    return within(s.transmitted, 0, 1) && within(s.outer, 0, 1) && within(s.inner, 0, 1) && all <= 1
+        ? null
+        : "What is let through and what the panes absorb lie between 0 and 1, together at most 1.";
+  }
+
   private String glassProblem() {
+    if (glass.sun != null && sunProblem() != null) {
+      return sunProblem();
+    }
     if (!within(glass.solarHeatGain, 0, 1) || !within(glass.visibleTransmittance, 0, 1)) {
       return "Solar heat gain and visible transmittance lie between 0 and 1.";
     }
@@ -135,13 +237,19 @@ public record WindowDesign(
       throw new IllegalArgumentException(wrong);
     }
     WindowUValue.Rectangle r = new WindowUValue.Rectangle(width, height, frame, mullion, lights);
-    double ug = glass.of();
+    double ug = glass.of(slope);
+    double frameGain =
+        frameAbsorption == null ? 0 : SolarGain.frame(frameAbsorption, frameUValue, OUTSIDE);
+    double single = r.uValue(ug, frameUValue, psi);
+    double u = second == null ? single : WindowUValue.coupled(single, second.uValue, second.space);
     return new WindowValues(
         ug,
         r.frameShare(),
         r.joint(),
-        r.uValue(ug, frameUValue, psi),
-        SolarGain.window(glass.solarHeatGain, 0, r.frameShare()),
-        glass.visibleTransmittance * (1 - r.frameShare()));
+        u,
+        glass.gain(),
+        SolarGain.window(glass.gain(), frameGain, r.frameShare()),
+        glass.visibleTransmittance * (1 - r.frameShare()),
+        shutter == null ? null : (Double) WindowUValue.shuttered(u, shutter));
   }
 }

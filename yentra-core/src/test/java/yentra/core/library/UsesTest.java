@@ -327,4 +327,62 @@ class UsesTest {
     assertThat(air.perPerson()).isCloseTo(10 * factor, within(1e-12));
     assertThat(air.perArea()).isCloseTo(5.08, within(1e-12));
   }
+
+  /** Names as rooms have them; what holds a word as a part only is not meant. */
+  @ParameterizedTest
+  @CsvSource({
+    "Operating theatre 2, OperatingRoomHospitalOrHealthcare",
+    "Lecture theatre, ClassroomOrLectureOrTraining",
+    "Theatre, AudienceOrSeatingAreaAuditorium",
+    "CLASSROOM 12, ClassroomOrLectureOrTraining",
+    "Laboratory, LaboratoryOffice",
+    "Underground car park, ParkingAreaPedestrianParkingGarage",
+    "Hotel lobby, LobbyHotel",
+    "Library, ReadingAreaLibrary",
+    "Laundry, LaundryWashingHospitalOrHealthcare",
+    "Server room, EquipmentRoomManufacturingFacility",
+    "Bathroom, Restrooms",
+    "Day nursery, NurseryHospitalOrHealthcare",
+    "Büro 3, OfficeEnclosed",
+    "Einzelbüro, ''",
+    "BÜRORAUM, OfficeEnclosed",
+    "Besprechungsraum, ConferenceMeetingOrMultipurpose",
+    "Küche, FoodPreparation",
+    "Treppenhaus, CorridorOrTransition",
+    "Schlafzimmer, LivingQuartersDormitory",
+    "Bad, Restrooms",
+    "Salle de réunion, ConferenceMeetingOrMultipurpose",
+    "Cuisine, FoodPreparation",
+    "Salle d'eau, Restrooms",
+    "Almacén, InactiveStorage",
+    "Cocina, FoodPreparation",
+    "Ufficio 1, OfficeEnclosed",
+    "Bagno, Restrooms",
+    "Vergaderzaal, ConferenceMeetingOrMultipurpose",
+    "Keuken, FoodPreparation",
+    "Kjøkken, FoodPreparation",
+    "Møterom, ConferenceMeetingOrMultipurpose",
+    "Mødelokale, ConferenceMeetingOrMultipurpose",
+    "Förråd, InactiveStorage",
+    "Trapphus, CorridorOrTransition",
+    "Stores, InactiveStorage",
+    "Classification, ''",
+    "Stairlift motor, ''",
+    "Barrister, ''"
+  })
+  void usesByNamesInTheLanguagesOfTheTrade(String name, String use) {
+    String found = Library.shipped().useByName(name).map(SpaceUse::name).orElse("");
+    assertThat(found).isEqualTo(use);
+  }
+
+  @Test
+  void wardsAreDarkAtNightAndChangingRoomsHaveAir() {
+    Library l = Library.shipped();
+    assertThat(l.use("PatientRoomHospitalOrHealthcare").orElseThrow().times().lighting())
+        .isEqualTo("Ward, light");
+    assertThat(l.schedule("Ward, light").orElseThrow().profile().hours(2018).orElseThrow())
+        .isLessThan(0.6 * 8760);
+    assertThat(l.use("DressingOrLockerOrFittingRoomGymnasium").orElseThrow().airPerArea())
+        .isEqualTo(1.25);
+  }
 }
