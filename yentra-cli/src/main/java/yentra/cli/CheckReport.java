@@ -5,9 +5,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalDouble;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.check.Finding;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Side;
@@ -16,6 +18,8 @@ import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Polygon;
+import yentra.core.thermal.HeatLoss;
+import yentra.core.thermal.HeatLossOptions;
 
 /**
  * The machine-readable answer of {@code check} for one file. Field names are a published interface:
@@ -24,10 +28,12 @@ import yentra.core.geometry.Polygon;
 final class CheckReport {
   private final Checked checked;
   private final Envelope envelope;
+  private final HeatLoss losses;
 
   private CheckReport(Checked checked) {
     this.checked = checked;
     this.envelope = checked.envelope();
+    this.losses = checked.context().heatLoss(HeatLossOptions.STANDARD);
   }
 
   static Map<String, Object> of(Checked checked) {
@@ -114,11 +120,27 @@ final class CheckReport {
         "azimuth_deg", envelope.site().fromTrueNorth(p.azimuth()),
         "spaces", s.sides().stream().map(Side::space).map(envelope::fileId).toList(),
         "construction", s.construction(),
-        "uValue", envelope.construction(s.construction()).map(c -> c.uValue()).orElse(null),
+        "uValue", uValue(s.key()),
+        "uValueSource", uValueSource(s.key(), s.construction(), s.exposure() == Exposure.GROUND),
         "boundaryKind", s.kind().label(),
         "thickness_m", s.thickness(),
         "source", source(s.element() != null ? s.element() : s.source()),
         "openings", s.openings().stream().map(this::opening).toList());
+  }
+
+  /** The U-value that counts in the heat loss, W/(m²K), or null. */
+  private Double uValue(String key) {
+    OptionalDouble u = losses.uValue(key);
+    return u.isPresent() ? (Double) u.getAsDouble() : null;
+  }
+
+  /** Where it comes from: what the construction states, or its layers; with the ground or not. */
+  private String uValueSource(String key, String construction, boolean ground) {
+    if (uValue(key) == null) {
+      return null;
+    }
+    boolean stated = envelope.construction(construction).map(c -> c.uValue() != null).orElse(false);
+    return (stated ? "stated" : "layers") + (ground ? " and ground" : "");
   }
 
   private Map<String, Object> opening(Opening o) {
@@ -129,6 +151,12 @@ final class CheckReport {
         o.type().gbxml(),
         "area_m2",
         o.polygon().area(),
+        "uValue",
+        uValue(o.key()),
+        "uValueSource",
+        o.glazing() != null && uValue(o.key()) != null
+            ? "stated"
+            : uValueSource(o.key(), o.construction(), false),
         "source",
         source(o.element() != null ? o.element() : o.source()));
   }

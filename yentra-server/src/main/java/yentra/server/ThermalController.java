@@ -25,6 +25,8 @@ import yentra.core.exchange.RoomSheet;
 import yentra.core.library.Library;
 import yentra.core.library.LibraryFile;
 import yentra.core.repair.ZoneProposal;
+import yentra.core.thermal.GroundFloor;
+import yentra.core.thermal.GroundYear;
 import yentra.core.thermal.WindowDesign;
 
 /** Thermal properties of deliveries, and the libraries they are taken from. */
@@ -165,6 +167,27 @@ class ThermalController {
       throw Problem.notApplicable(wrong);
     }
     return design.result();
+  }
+
+  /** Conductivity of a material that is warmer or moister than where it was measured. */
+  @PostMapping("/materials/conductivity")
+  ThermalViews.ConductivityView conductivity(@RequestBody ThermalViews.ConductivityRequest asked) {
+    String wrong = asked.problem();
+    if (wrong != null) {
+      throw Problem.notApplicable(wrong);
+    }
+    return asked.answer();
+  }
+
+  /** Heat loss through slabs on the ground, month by month. */
+  @PostMapping("/deliveries/{id}/thermal/ground")
+  GroundYear ground(@PathVariable UUID id, @RequestBody GroundFloor.Climate climate) {
+    String wrong = climate.problem();
+    if (wrong != null) {
+      throw Problem.notApplicable(wrong);
+    }
+    DeliveryStates.State s = states.state(id);
+    return GroundYear.of(s.envelope(), s.settings().heatLossOptions(), climate);
   }
 
   @DeleteMapping("/projects/{id}/library")

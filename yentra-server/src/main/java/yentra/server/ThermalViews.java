@@ -25,6 +25,7 @@ import yentra.core.intake.ProjectSettings;
 import yentra.core.library.Library;
 import yentra.core.repair.ConstructionDefaults;
 import yentra.core.thermal.BuildUp;
+import yentra.core.thermal.DesignConductivity;
 import yentra.core.thermal.HeatCapacity;
 import yentra.core.thermal.HeatLoss;
 import yentra.core.thermal.HeatLossOptions;
@@ -146,6 +147,42 @@ final class ThermalViews {
       Double meanUValue,
       Double glazingRatio,
       double unknownArea) {}
+
+  /**
+   * Conditions of use of a material, by ISO 10456.
+   *
+   * @param conductivity as measured, W/(mK)
+   * @param kelvin how much warmer it is
+   * @param perKelvin coefficient fT, 1/K
+   * @param moisture how much moister, m³/m³ or kg/kg
+   * @param perMoisture coefficient fψ or fu
+   */
+  record ConductivityRequest(
+      double conductivity, double kelvin, double perKelvin, double moisture, double perMoisture) {
+    String problem() {
+      boolean sound =
+          conductivity > 0
+              && conductivity <= 400
+              && Math.abs(kelvin) <= 100
+              && Math.abs(perKelvin) <= 0.1
+              && Math.abs(moisture) <= 1
+              && Math.abs(perMoisture) <= 100;
+      return sound
+          ? null
+          : "Conductivity lies above 0 and up to 400 W/(mK), the change of temperature within 100 K, that of moisture within 1; coefficients within 0.1 1/K and 100.";
+    }
+
+    ConductivityView answer() {
+      return new ConductivityView(
+          DesignConductivity.moister(
+              DesignConductivity.warmer(conductivity, perKelvin, kelvin), perMoisture, moisture));
+    }
+  }
+
+  /**
+   * @param conductivity in use, W/(mK)
+   */
+  record ConductivityView(double conductivity) {}
 
   /** How a U-value comes about, and what counts instead where it is stated. */
   record BreakdownView(

@@ -75,10 +75,12 @@ public final class HeatCapacity {
             && p.share() > 0.5) {
           return OptionalDouble.of(sum);
         }
-        if (m.thickness() == null || m.density() == null || m.specificHeat() == null) {
+        boolean air = m.density() == null && AirLayer.isCalledSo(m.name());
+        if (m.thickness() == null || !air && (m.density() == null || m.specificHeat() == null)) {
           return OptionalDouble.empty();
         }
-        sum += p.share() * m.density() * m.specificHeat() * Math.min(left, m.thickness());
+        // air weighs a thousandth of what is solid
+        sum += air ? 0 : p.share() * m.density() * m.specificHeat() * Math.min(left, m.thickness());
         deep = Math.max(deep, m.thickness());
       }
       left -= deep;

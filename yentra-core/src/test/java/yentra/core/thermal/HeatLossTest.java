@@ -328,6 +328,20 @@ class HeatLossTest {
     assertThat(HeatCapacity.Mass.of(170_000)).isEqualTo(HeatCapacity.Mass.MEDIUM);
   }
 
+  /** The air layer weighs nothing and does not hide the concrete behind it. */
+  @Test
+  void heatCapacityReachesThroughAnAirLayer() {
+    Material board = material(0.0125, 0.25, 900, 1000);
+    Material air =
+        new Material("air", "Air", 0.03, null, null, null, null, SourceRef.REPAIR, Extras.NONE);
+    Material concrete = material(0.2, 2.0, 2400, 1000);
+    // 12.5 mm of board, 30 mm of air, 57.5 mm of concrete: 100 mm
+    assertThat(HeatCapacity.inside(BuildUp.of(List.of(concrete, air, board))).orElseThrow())
+        .isCloseTo(11_250 + 0.0575 * 2_400_000, within(1e-6));
+    assertThat(HeatCapacity.whole(BuildUp.of(List.of(concrete, air, board))).orElseThrow())
+        .isCloseTo(11_250 + 480_000, within(1e-6));
+  }
+
   private static Material material(
       double thickness, double conductivity, double density, double heat) {
     return new Material(

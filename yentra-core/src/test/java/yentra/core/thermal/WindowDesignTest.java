@@ -89,4 +89,87 @@ class WindowDesignTest {
     WindowDesign wrong = new WindowDesign(1, 1, 0.1, 0.1, 1, known(1), 99, 0);
     assertThatThrownBy(wrong::result).hasMessage(wrong.problem());
   }
+
+  private static WindowDesign with(
+      WindowDesign.Glass g,
+      GlassUnit.Slope slope,
+      Double absorbs,
+      Double shutter,
+      WindowDesign.Second second) {
+    return new WindowDesign(
+        1.23, 1.48, 0.11, 0.1, 1, g, 1.4, 0.08, slope, absorbs, shutter, second);
+  }
+
+  /**
+   * Worked out by EN 673 apart from this code (library.py's method with A 0.16, n 0.28, hi 10):
+   * 4-16-4, 90 % argon, emissivity 0.05, level 1.824993; a single pane 1/(1/25 + 0.004 + 1/10).
+   */
+  @Test
+  void levelGlassLosesMore() {
+    double upright = with(panes(2, 0.05), null, null, null, null).result().glassUValue();
+    double halfway =
+        with(panes(2, 0.05), GlassUnit.Slope.HALFWAY, null, null, null).result().glassUValue();
+    double level =
+        with(panes(2, 0.05), GlassUnit.Slope.LEVEL, null, null, null).result().glassUValue();
+    assertThat(upright).isCloseTo(1.16719064, within(5e-9));
+    assertThat(halfway).isGreaterThan(upright);
+    assertThat(level).isGreaterThan(halfway).isCloseTo(1.824993, within(5e-7));
+    assertThat(
+            with(panes(1, 0.837), GlassUnit.Slope.LEVEL, null, null, null).result().glassUValue())
+        .isCloseTo(1 / 0.144, within(1e-12));
+  }
+
+  /** ISO 10077-1: 1/(1/1.8 + 0.25) and 1/(1/2.8 - 0.13 + 0.17 - 0.04 + 1/1.6), as printed. */
+  @Test
+  void shuttersAndSecondWindows() {
+    WindowDesign a = with(known(1.1), null, null, 0.25, null);
+    double u = a.result().uValue();
+    assertThat(a.result().shutteredUValue()).isCloseTo(1 / (1 / u + 0.25), within(1e-12));
+    WindowDesign b = with(known(1.1), null, null, null, new WindowDesign.Second(1.6, 0.17));
+    assertThat(b.result().uValue())
+        .isCloseTo(1 / (1 / u - 0.13 + 0.17 - 0.04 + 1 / 1.6), within(1e-12));
+    assertThat(b.result().shutteredUValue()).isNull();
+  }
+
+  /** EN 410: one pane 0.80 + 0.13 · 8/31; the frame lets α U/25 in. */
+  @Test
+  void solarGainByThePanesAndTheFrame() {
+    WindowDesign.Glass one =
+        new WindowDesign.Glass(
+            null, 1, 0.004, 0, null, 0, 0.837, 0, 0.9, new WindowDesign.Sun(0.80, 0.13, 0));
+    WindowDesign.WindowValues r = with(one, null, 0.6, null, null).result();
+    assertThat(r.glassGain()).isCloseTo(0.83354839, within(5e-9));
+    assertThat(r.solarHeatGain())
+        .isCloseTo(
+            r.glassGain() * (1 - r.frameShare()) + 0.6 * 1.4 / 25 * r.frameShare(), within(1e-12));
+    WindowDesign.Glass two =
+        new WindowDesign.Glass(
+            null,
+            2,
+            0.004,
+            0.016,
+            GlassUnit.Gas.ARGON,
+            0.9,
+            0.05,
+            0,
+            0.8,
+            new WindowDesign.Sun(0.45, 0.28, 0.05));
+    double between = 1 / (1 / 1.16719064 - 1 / 25.0 - 1 / 7.7);
+    double in = ((0.28 + 0.05) / 23 + 0.05 / between) / (1 / 8.0 + 1 / 23.0 + 1 / between);
+    assertThat(with(two, null, null, null, null).result().glassGain())
+        .isCloseTo(0.45 + in, within(1e-7));
+    WindowDesign.Glass three =
+        new WindowDesign.Glass(
+            null,
+            3,
+            0.004,
+            0.016,
+            GlassUnit.Gas.ARGON,
+            0.9,
+            0.05,
+            0,
+            0.8,
+            new WindowDesign.Sun(0.45, 0.28, 0.05));
+    assertThat(with(three, null, null, null, null).problem()).contains("EN 410");
+  }
 }
