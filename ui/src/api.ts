@@ -59,6 +59,7 @@ export type Breakdown = Schemas['BreakdownView'];
 export type LibraryAnswer = Schemas['LibraryView'];
 export type Library = Schemas['Library'];
 export type WindowDesign = Schemas['WindowDesign'];
+export type HeatLossSettings = NonNullable<Settings['heatLoss']>;
 export type LibraryImport = Schemas['ImportView'];
 export type LibraryEntry = LibraryImport['entries'][number];
 export type SheetEntry = Schemas['SheetView'];
@@ -235,6 +236,10 @@ export const api = {
     request<Schemas['TryView']>('POST', `/api/projects/${project}/library/try`, draft),
   designWindow: (design: WindowDesign) =>
     request<Schemas['WindowValues']>('POST', '/api/windows', design),
+  conductivity: (asked: Schemas['ConductivityRequest']) =>
+    request<Schemas['ConductivityView']>('POST', '/api/materials/conductivity', asked),
+  groundYear: (delivery: string, climate: Schemas['Climate']) =>
+    request<Schemas['GroundYear']>('POST', `/api/deliveries/${delivery}/thermal/ground`, climate),
   takeLibrary: (project: string, incoming: Library, taken: string[], shared: boolean) =>
     request<LibraryAnswer>('PUT', `/api/projects/${project}/library`, { incoming, taken, shared }),
   dropLibrary: (project: string, entry: string) =>

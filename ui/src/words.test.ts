@@ -16,6 +16,7 @@ import {
   uValueText,
   unit,
   volumeText,
+  said,
 } from './words';
 
 describe('figures', () => {
@@ -188,5 +189,46 @@ describe('imperial units', () => {
       if (name.includes('Thickness')) continue;
       expect((words[name] as (v: number) => number)(3), name).toBe(3);
     }
+  });
+});
+
+describe('sentences of the server', () => {
+  afterEach(() => showIn('SI'));
+
+  it('stay as they are in SI', () => {
+    expect(said('a hole of 3.42 m², 12.5 mm wide')).toBe('a hole of 3.42 m², 12.5 mm wide');
+  });
+
+  it.each([
+    [
+      'a hole of 3.42 m², with open edges of 7.400 m.',
+      'a hole of 36.8 ft², with open edges of 24.28 ft.',
+    ],
+    [
+      'is only 2.0 mm thick and has 0.001 m²K/W',
+      'is only 0.0787 in thick and has 0.00568 h ft² F/Btu',
+    ],
+    [
+      'stated as 0.26 W/m²K; its layers give 0.3',
+      'stated as 0.0458 Btu/(h ft² F); its layers give 0.3',
+    ],
+    [
+      'air layer +0.0055, from 0.260 to 0.268 W/m²K',
+      'air layer +0.0055, from 0.260 to 0.0472 Btu/(h ft² F)',
+    ],
+    ['heated to 20 °C', 'heated to 68 °F'],
+    ['1,250 m³ of air', '44100 ft³ of air'],
+    ['from z = 2.620 m to 3.020 m.', 'from z = 8.596 ft to 9.908 ft.'],
+    ['3 mistakes in wall-2 m, #12 m and A4.5 mm', '3 mistakes in wall-2 m, #12 m and A4.5 mm'],
+    ['conducts 0.04 W/mK', 'conducts 0.277 Btu in/(h ft² F)'],
+  ])('%s', (si, ip) => {
+    showIn('IP');
+    expect(said(si)).toBe(ip);
+  });
+
+  it('figures of findings follow too', () => {
+    showIn('IP');
+    expect(measured(0.26, 'W/m2K')).toBe('0.0458 Btu/(h ft² F)');
+    expect(measured(2300, 'kg/m3')).toBe('144 lb/ft³');
   });
 });

@@ -129,11 +129,58 @@ export function unit(u: string): string {
   return { m2: 'm²', m3: 'm³', deg: '°', count: '', '%': '%', m: 'm' }[u] ?? u;
 }
 
+/** Quantities with a unit of their own other than lengths, areas and volumes, in imperial units. */
+const IMPERIAL: Record<string, [(v: number) => number, () => string]> = {
+  'W/m²K': [toUValue, uValueUnit],
+  'W/m2K': [toUValue, uValueUnit],
+  'm²K/W': [toResistance, resistanceUnit],
+  'm2K/W': [toResistance, resistanceUnit],
+  'W/mK': [toConductivity, conductivityUnit],
+  'kg/m³': [toDensity, densityUnit],
+  'kg/m3': [toDensity, densityUnit],
+  'J/kgK': [toHeat, heatUnit],
+  'W/K': [toLoss, lossUnit],
+  'W/m²': [toPowerDensity, densityOfPowerUnit],
+  '°C': [toTemperature, temperatureUnit],
+  'l/s': [flow, flowUnit],
+  'l/(s·m²)': [flowPerArea, flowPerAreaUnit],
+  mm: [(v) => v / 25.4, () => 'in'],
+  m: [(v) => v / FOOT, () => 'ft'],
+  'm²': [(v) => v / FOOT ** 2, areaUnit],
+  'm³': [(v) => v / FOOT ** 3, volumeUnit],
+};
+const QUANTITY = new RegExp(
+  `(?<![\\w.,#-])([-+−]?\\d+(?:,\\d{3})*(?:\\.\\d+)?)([ \u00a0])(${Object.keys(IMPERIAL)
+    .sort((a, b) => b.length - a.length)
+    .map((u) => u.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&'))
+    .join('|')})(?![\\w²³/·])`,
+  'g',
+);
+
+/** A sentence of the server's, which always speaks SI, with its quantities in the units shown. */
+export function said(sentence: string): string {
+  if (!ip) return sentence;
+  return sentence.replace(QUANTITY, (all, digits: string, gap: string, u: string) => {
+    const v = Number(digits.replaceAll(',', '').replace('−', '-'));
+    if (!Number.isFinite(v)) return all;
+    const [to, name] = IMPERIAL[u];
+    const sign = digits.startsWith('+') ? '+' : '';
+    return `${sign}${significant(to(v), digits)}${gap}${name()}`;
+  });
+}
+
+/** As many significant digits as were said, three at least. */
+function significant(v: number, said: string): string {
+  const n = Math.max(3, said.replace(/^[-+−]?0*\.?0*/, '').replace(/[^\d]/g, '').length);
+  return String(Number(v.toPrecision(Math.min(n, 6))));
+}
+
 export function measured(value: number | null | undefined, u: string): string {
   if (value == null) return '–';
   if (ip && u === 'm2') return areaText(value);
   if (ip && u === 'm3') return volumeText(value);
   if (ip && u === 'm') return lengthText(value);
+  if (ip && IMPERIAL[u]) return `${figures(IMPERIAL[u][0](value))} ${IMPERIAL[u][1]()}`;
   const digits =
     u === 'count' ? 0 : u === 'm' ? 3 : u === 'm2' ? (value < 0.1 ? 4 : 2) : u === 'deg' ? 1 : 2;
   return `${value.toFixed(digits)} ${unit(u)}`.trim();

@@ -10,7 +10,7 @@ import type { Workspace } from '../frame/workspaces';
 import type { ModelIndex } from '../model';
 import { type SheetTab, useView } from '../state';
 import type { Edits } from '../useEdits';
-import { limitText, measured, moment } from '../words';
+import { limitText, measured, moment, said } from '../words';
 import { Jump, Section } from './parts';
 
 /** Where a finding is answered that no repair can answer: what to do, the workspace, the table there. */
@@ -68,7 +68,7 @@ export function FindingCard({
           </button>
         </div>
         <p className="mt-1 text-[15px] leading-[21px] font-semibold" data-testid="finding-message">
-          {f.message}
+          {said(f.message)}
         </p>
       </div>
       <Section title="Measured against the limit">

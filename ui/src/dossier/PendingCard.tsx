@@ -1,7 +1,7 @@
 import { useView } from '../state';
 import type { Edits } from '../useEdits';
 import type { Preview } from '../api';
-import { areaText, count, volumeText } from '../words';
+import { areaText, count, volumeText, said } from '../words';
 
 const SAME = 0.005;
 
@@ -88,14 +88,14 @@ export function PendingCard({ edits }: { edits: Edits }) {
               </summary>
               {pending.left.slice(0, 20).map((l) => (
                 <p key={l.finding} className="mt-0.5 text-sm">
-                  {l.message} <span className="text-muted">{l.reason}</span>
+                  {said(l.message)} <span className="text-muted">{l.reason}</span>
                 </p>
               ))}
             </details>
           )}
           {p.added.slice(0, 4).map((f) => (
             <p key={f.id} className="text-sm text-error">
-              {f.message}
+              {said(f.message)}
             </p>
           ))}
         </>

@@ -2,7 +2,7 @@ import type { Finding, Source } from '../api';
 import { SeverityMark } from '../frame/SeverityMark';
 import type { ModelIndex } from '../model';
 import { useView } from '../state';
-import { moment } from '../words';
+import { moment, said } from '../words';
 
 export function Title({ children, sub }: { children: React.ReactNode; sub?: React.ReactNode }) {
   return (
@@ -114,7 +114,7 @@ export function FindingLinks({ list }: { list: Finding[] }) {
           <span className="pt-0.5">
             <SeverityMark severity={f.severity} />
           </span>
-          <span>{f.message}</span>
+          <span>{said(f.message)}</span>
         </button>
       ))}
     </Section>

@@ -5,7 +5,7 @@ import type { ModelIndex } from '../model';
 import { Table, type Column } from '../sheet/Table';
 import { type GroupBy, useView } from '../state';
 import type { Edits } from '../useEdits';
-import { limitText, measured, SEVERITIES } from '../words';
+import { limitText, measured, SEVERITIES, said } from '../words';
 import { BcfMenu } from './BcfMenu';
 import { grouped, isOpen, type Group } from './groups';
 
@@ -188,7 +188,7 @@ const COLUMNS: Column<Finding>[] = [
     value: (f) => f.code,
     show: (f) => <span className="font-mono text-[11px]">{f.code}</span>,
   },
-  { id: 'message', head: 'Finding', width: 200, value: (f) => f.message },
+  { id: 'message', head: 'Finding', width: 200, value: (f) => said(f.message) },
   {
     id: 'measured',
     head: 'Measured',

@@ -3,7 +3,7 @@ import { api, type TraceHit, type Traced } from '../api';
 import { SeverityMark } from '../frame/SeverityMark';
 import type { ModelIndex } from '../model';
 import { useView } from '../state';
-import { count } from '../words';
+import { count, said } from '../words';
 
 /** Text of a simulation, and what in the envelope it speaks of. */
 export function Messages({ index }: { index: ModelIndex }) {
@@ -132,7 +132,7 @@ function Hit({ hit: h, index }: { hit: TraceHit; index: ModelIndex }) {
             <span className="pt-0.5">
               <SeverityMark severity={f.severity} size={11} />
             </span>
-            {f.message}
+            {said(f.message)}
           </button>
         ) : null;
       })}

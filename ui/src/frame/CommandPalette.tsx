@@ -1,3 +1,4 @@
+import { said } from '../words';
 import { useMemo, useState } from 'react';
 import { Dialog } from 'radix-ui';
 import { useNavigate } from 'react-router';
@@ -66,7 +67,7 @@ export function CommandPalette({
         run: go(o.key),
       })),
       ...index.model.findings.map((f) => ({
-        label: f.message,
+        label: said(f.message),
         kind: f.code,
         run: () => set({ finding: f.id, selection: [], tab: 'findings' as const }),
       })),

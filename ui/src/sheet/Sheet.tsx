@@ -21,6 +21,7 @@ import {
   EXPOSURES,
   SEVERITIES,
   orientation,
+  said,
 } from '../words';
 import type { Edits } from '../useEdits';
 import { Table, type Column } from './Table';
@@ -86,7 +87,10 @@ function Faults({ index, k }: { index: ModelIndex; k: string }) {
   if (!list.length) return null;
   const worst = SEVERITIES.find((s) => list.some((f) => f.severity === s))!;
   return (
-    <span className="inline-flex items-center gap-1" title={list.map((f) => f.message).join('\n')}>
+    <span
+      className="inline-flex items-center gap-1"
+      title={list.map((f) => said(f.message)).join('\n')}
+    >
       <SeverityMark severity={worst} size={10} /> {list.length}
     </span>
   );

@@ -1,16 +1,20 @@
 import { useState } from 'react';
+import { useMutation } from '@tanstack/react-query';
+import { api } from '../api';
 import {
   conductivityUnit,
   densityUnit,
+  figures,
   fromConductivity,
   fromDensity,
   fromHeat,
   fromResistance,
   heatUnit,
   resistanceUnit,
+  toConductivity,
 } from '../words';
 import { KeepIt, NumberField, TextField } from './EntryFields';
-import { given, NOTHING, type Keep } from './entries';
+import { given, NOTHING, toNumber, type Keep } from './entries';
 import { plain } from './specs';
 
 /** A material of one's own. */
@@ -53,6 +57,15 @@ export function DefineMaterial({ keep, leave }: { keep: Keep; leave: () => void 
         {field('h', 'Specific heat', heatUnit())}
         {field('r', 'Resistance, without conductivity', resistanceUnit())}
       </div>
+      {conductivity != null && conductivity > 0 && (
+        <InUse
+          conductivity={conductivity}
+          onTake={(v, how) => {
+            setText({ ...text, c: figures(toConductivity(v)) });
+            setSource([source.trim(), how].filter(Boolean).join('; '));
+          }}
+        />
+      )}
       <TextField label="Source of its values" value={source} onChange={setSource} />
       <KeepIt
         problem={problem}
@@ -78,6 +91,69 @@ export function DefineMaterial({ keep, leave }: { keep: Keep; leave: () => void 
           )
         }
       />
+    </div>
+  );
+}
+
+/** Conductivity where it is warmer or moister than where it was measured (ISO 10456, clause 7). */
+function InUse({
+  conductivity,
+  onTake,
+}: {
+  conductivity: number;
+  onTake: (conductivity: number, how: string) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const [t, setT] = useState({ kelvin: '0', perKelvin: '0.0035', moisture: '0', perMoisture: '4' });
+  const n = Object.fromEntries(Object.entries(t).map(([k, v]) => [k, toNumber(v)])) as Record<
+    keyof typeof t,
+    number
+  >;
+  const ask = useMutation({ mutationFn: () => api.conductivity({ conductivity, ...n }) });
+  const field = (key: keyof typeof t, label: string, unit?: string) => (
+    <NumberField
+      label={label}
+      unit={unit}
+      value={t[key]}
+      onChange={(x) => setT({ ...t, [key]: x })}
+    />
+  );
+  if (!open)
+    return (
+      <div>
+        <button className="btn-quiet" onClick={() => setOpen(true)}>
+          Convert to conditions of use …
+        </button>
+      </div>
+    );
+  return (
+    <div className="rounded border border-line p-2" data-testid="conditions-of-use">
+      <p className="text-sm text-muted">
+        Warmer or moister than where it was measured: λ times an exponential of each change (ISO
+        10456).
+      </p>
+      <div className="grid grid-cols-2 gap-x-5 gap-y-1">
+        {field('kelvin', 'Warmer by', 'K')}
+        {field('perKelvin', 'Coefficient of temperature', '1/K')}
+        {field('moisture', 'Moister by, m³/m³ or kg/kg')}
+        {field('perMoisture', 'Coefficient of moisture')}
+      </div>
+      {ask.error && <p className="text-sm text-error">{ask.error.message}</p>}
+      <button
+        className="btn mt-1.5"
+        disabled={!Object.values(n).every(Number.isFinite)}
+        onClick={() =>
+          ask.mutate(undefined, {
+            onSuccess: (a) =>
+              onTake(
+                a.conductivity,
+                `converted by ISO 10456: ${t.kelvin} K warmer, ${t.moisture} moister`,
+              ),
+          })
+        }
+      >
+        Take the converted conductivity
+      </button>
     </div>
   );
 }

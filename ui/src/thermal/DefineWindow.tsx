@@ -4,12 +4,15 @@ import { api, ProblemError, type LibraryAnswer, type WindowDesign } from '../api
 import {
   figures,
   fromPsi,
+  fromResistance,
   fromThickness,
   fromUValue,
   lengthText,
   psiUnit,
+  resistanceUnit,
   thicknessUnit,
   toPsi,
+  toResistance,
   toThickness,
   toUValue,
   uValueUnit,
@@ -49,7 +52,17 @@ export function DefineWindow({
     emissivity: '0.03',
     g: '0.6',
     vt: '0.8',
+    through: '0.45',
+    absorbed: '0.28',
+    absorbedInside: '0.05',
+    frameSun: '0',
+    shutter: '0',
+    second: figures(toUValue(2.8)),
+    space: figures(toResistance(0.17)),
   }));
+  const [slope, setSlope] = useState<NonNullable<WindowDesign['slope']>>('UPRIGHT');
+  const [bySun, setBySun] = useState(false);
+  const [twice, setTwice] = useState(false);
   const n = Object.fromEntries(Object.entries(t).map(([k, v]) => [k, toNumber(v)])) as Record<
     keyof typeof t,
     number
@@ -70,9 +83,17 @@ export function DefineWindow({
       emissivity: n.emissivity,
       solarHeatGain: n.g,
       visibleTransmittance: n.vt,
+      sun:
+        byPanes && bySun
+          ? { transmitted: n.through, outer: n.absorbed, inner: n.absorbedInside }
+          : undefined,
     },
     frameUValue: fromUValue(n.uf),
     psi: fromPsi(n.psi),
+    slope: byPanes ? slope : undefined,
+    frameAbsorption: n.frameSun || undefined,
+    shutter: n.shutter ? fromResistance(n.shutter) : undefined,
+    second: twice ? { uValue: fromUValue(n.second), space: fromResistance(n.space) } : undefined,
   };
   const numbers =
     Object.values(n).every(Number.isFinite) &&
@@ -106,7 +127,7 @@ export function DefineWindow({
         {data && !refused && (
           <span className="font-normal text-muted" data-testid="entry-u">
             : U {figures(toUValue(data.uValue))} {uValueUnit()}, solar gain{' '}
-            {figures(data.solarHeatGain)}
+            {figures(data.solarHeatGain)} of the whole window
           </span>
         )}
       </p>
@@ -115,6 +136,8 @@ export function DefineWindow({
           Glass U {figures(toUValue(data.glassUValue))} {uValueUnit()}; frame{' '}
           {figures(100 * data.frameShare)} % of the area; edge {lengthText(data.edge)} (ISO 10077-1,
           EN 673)
+          {data.shutteredUValue != null &&
+            `; with the shutter closed U ${figures(toUValue(data.shutteredUValue))} ${uValueUnit()}`}
         </p>
       )}
       <TextField label="Name" value={name} onChange={setName} testId="entry-name" />
@@ -166,7 +189,41 @@ export function DefineWindow({
           ) : (
             field('ug', 'U-value of the glass', uValueUnit())
           )}
-          {field('g', 'Solar heat gain coefficient of the glass')}
+          {byPanes && (
+            <label className="flex items-center gap-2 text-sm">
+              <span className="flex-1 text-muted">It lies</span>
+              <select
+                className="field"
+                aria-label="It lies"
+                value={slope}
+                onChange={(e) => setSlope(e.target.value as typeof slope)}
+              >
+                <option value="UPRIGHT">upright</option>
+                <option value="HALFWAY">at 45°</option>
+                <option value="LEVEL">level</option>
+              </select>
+            </label>
+          )}
+          {byPanes && n.panes <= 2 && (
+            <label className="flex items-center gap-1.5 text-sm">
+              <input
+                type="checkbox"
+                className="accent-kelp"
+                checked={bySun}
+                onChange={(e) => setBySun(e.target.checked)}
+              />
+              g from what the panes do with the sun (EN 410)
+            </label>
+          )}
+          {byPanes && bySun && n.panes <= 2 ? (
+            <>
+              {field('through', 'Sun let through, 0 to 1')}
+              {field('absorbed', 'Absorbed by the outer pane')}
+              {n.panes === 2 && field('absorbedInside', 'Absorbed by the inner pane')}
+            </>
+          ) : (
+            field('g', 'Solar heat gain coefficient of the glass')
+          )}
           {field('vt', 'Visible transmittance of the glass')}
         </div>
         <div className="flex flex-col gap-1">
@@ -196,6 +253,24 @@ export function DefineWindow({
           {field('uf', 'U-value of the frame', uValueUnit())}
           {field('psi', 'ψ of the edge', psiUnit())}
           {field('frame', 'Frame seen from the front', thicknessUnit())}
+          {field('frameSun', 'Sun absorbed by the frame, 0 to 1')}
+          <h4 className="kicker mt-1">Before and behind</h4>
+          {field('shutter', 'Closed shutter adds', resistanceUnit())}
+          <label className="flex items-center gap-1.5 text-sm">
+            <input
+              type="checkbox"
+              className="accent-kelp"
+              checked={twice}
+              onChange={(e) => setTwice(e.target.checked)}
+            />
+            a second window behind it
+          </label>
+          {twice && (
+            <>
+              {field('second', 'Its U-value', uValueUnit())}
+              {field('space', 'Air between the two', resistanceUnit())}
+            </>
+          )}
           <h4 className="kicker mt-1">Size</h4>
           {field('width', 'Width', thicknessUnit())}
           {field('height', 'Height', thicknessUnit())}

@@ -3,12 +3,14 @@ import type { LossRow, Thermal } from '../api';
 import type { ModelIndex } from '../model';
 import { Table, type Column } from '../sheet/Table';
 import { useView } from '../state';
+import { GroundSettings } from './GroundSettings';
 import {
   area,
   areaUnit,
   areaValue,
   figures,
   lossUnit,
+  said,
   toLoss,
   toUValue,
   uValueUnit,
@@ -201,9 +203,10 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
         )}
         {thermal.losses.assumptions.map((a) => (
           <p key={a} className="mt-1 text-sm text-muted">
-            {a}
+            {said(a)}
           </p>
         ))}
+        <GroundSettings model={index.model} />
       </aside>
     </div>
   );

@@ -13,6 +13,7 @@ import {
   toThickness,
   toUValue,
   uValueUnit,
+  fromThickness,
 } from '../words';
 import { optional } from './conditions';
 import { ConstructionPicker } from './ConstructionPicker';
@@ -150,8 +151,8 @@ export function OneConstruction({
 /** What the layers do not say, by ISO 6946: it is added to their U-value, which is then stated. */
 function correction(construction: string): Action {
   return {
-    label: 'Correct for fixings, gaps, air',
-    hint: 'ISO 6946: openings of the air layer, gaps in the insulation, metal fasteners through it. What is left empty is not there.',
+    label: 'Correct for fixings, gaps, air, slope',
+    hint: 'ISO 6946: what the air layer is like, a taper, gaps in the insulation, metal fasteners, rain under an inverted roof. What is left empty is not there.',
     fields: [
       {
         name: 'gaps',
@@ -167,23 +168,84 @@ function correction(construction: string): Action {
       { name: 'n', label: 'Fasteners per m²', kind: 'text', value: '' },
       { name: 'section', label: 'Section of each, mm²', kind: 'text', value: '12.5' },
       { name: 'lambda', label: 'Their conductivity, W/mK', kind: 'text', value: '50' },
+      {
+        name: 'depth',
+        label: `How deep they go into the insulation, ${thicknessUnit()}`,
+        kind: 'text',
+        value: '',
+      },
       { name: 'openings', label: 'Openings of the air layer, mm² per m', kind: 'text', value: '' },
+      { name: 'outer', label: 'Emissivity of its outer face', kind: 'text', value: '' },
+      { name: 'inner', label: 'Emissivity of its inner face', kind: 'text', value: '' },
+      {
+        name: 'between',
+        label: `Battens that divide it, every ${thicknessUnit()}`,
+        kind: 'text',
+        value: '',
+      },
+      {
+        name: 'shape',
+        label: 'A layer to falls on top',
+        kind: 'choice',
+        value: 'NONE',
+        choices: [
+          ['NONE', 'none'],
+          ['RECTANGLE', 'rectangle, to one side'],
+          ['THICKEST_AT_APEX', 'triangle, thickest at the apex'],
+          ['THINNEST_AT_APEX', 'triangle, thinnest at the apex'],
+        ],
+      },
+      {
+        name: 'thickest',
+        label: `Its greatest thickness, ${thicknessUnit()}`,
+        kind: 'text',
+        value: '',
+      },
+      { name: 'falls', label: 'Its conductivity, W/mK', kind: 'text', value: '0.035' },
+      { name: 'rain', label: 'Rain under the insulation, mm a day', kind: 'text', value: '' },
+      { name: 'drained', label: 'Drainage times loss factor', kind: 'text', value: '0.04' },
     ],
     make: (v) => {
-      const [n, section, lambda, openings] = ['n', 'section', 'lambda', 'openings'].map((k) =>
-        optional(v[k]),
-      );
-      if ([n, section, lambda, openings].some((x) => x != null && !Number.isFinite(x)))
+      const keys =
+        'n section lambda depth openings outer inner between thickest falls rain drained'.split(
+          ' ',
+        );
+      const x = Object.fromEntries(keys.map((k) => [k, optional(v[k])]));
+      if (Object.values(x).some((n) => n != null && !Number.isFinite(n)))
         return 'Values must be numbers.';
+      if ((x.outer == null) !== (x.inner == null)) return 'An air layer has two faces: give both.';
+      const shaped = v.shape !== 'NONE';
+      if (shaped && x.thickest == null) return 'Say how thick the layer to falls is.';
       return {
         kind: 'CorrectUValue',
         construction,
-        openings,
+        openings: x.openings,
         gaps: v.gaps as 'NONE',
         fasteners:
-          n == null
+          x.n == null
             ? undefined
-            : { number: n, area: (section ?? 0) * 1e-6, conductivity: lambda ?? 0 },
+            : {
+                number: x.n,
+                area: (x.section ?? 0) * 1e-6,
+                conductivity: x.lambda ?? 0,
+                depth: x.depth == null ? undefined : fromThickness(x.depth),
+              },
+        faces:
+          x.outer == null && x.between == null
+            ? undefined
+            : {
+                outer: x.outer ?? 0.9,
+                inner: x.inner ?? 0.9,
+                width: x.between == null ? undefined : fromThickness(x.between),
+              },
+        taper: shaped
+          ? {
+              shape: v.shape as 'RECTANGLE',
+              thickness: fromThickness(x.thickest ?? 0),
+              conductivity: x.falls ?? 0,
+            }
+          : undefined,
+        rain: x.rain == null ? undefined : { rain: x.rain, drained: x.drained ?? 0 },
       };
     },
   };

@@ -7,7 +7,7 @@ import { useWorkspaceLink } from '../frame/useWorkspaceLink';
 import { api, ProblemError, type Model } from '../api';
 import { SeverityMark } from '../frame/SeverityMark';
 import { Balance } from './Balance';
-import { SEVERITIES, bytes, count, moment } from '../words';
+import { SEVERITIES, bytes, count, moment, said } from '../words';
 
 /** Writes gbXML, reads it back, and offers it; open blockers need a decision. */
 export function HandoverPanel({ model, project }: { model: Model; project: string }) {
@@ -97,7 +97,7 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
                       </summary>
                       {h.accepted.map((a, i) => (
                         <p key={i} className="text-sm">
-                          <span className="font-mono text-[11px]">{a.code}</span> {a.message}{' '}
+                          <span className="font-mono text-[11px]">{a.code}</span> {said(a.message)}{' '}
                           <span className="text-muted">
                             {a.reason} ({a.by})
                           </span>

@@ -1,6 +1,6 @@
 import type { Model, Project } from '../api';
 import type { Edits } from '../useEdits';
-import { bytes, moment } from '../words';
+import { bytes, moment, said } from '../words';
 import { Drop } from './Drop';
 import { PartOfProject } from './PartOfProject';
 import { ProjectSettings } from './ProjectSettings';
@@ -64,7 +64,7 @@ export function Intake({
           <ul>
             {r.notes.map((n, i) => (
               <li key={i} className="border-b border-line/60 py-1">
-                {n.message}{' '}
+                {said(n.message)}{' '}
                 <span className="text-sm whitespace-nowrap text-muted">
                   {n.line > 0 ? `line ${n.line}, ` : ''}
                   {n.kind}

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.customizers.PropertyCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -19,9 +20,16 @@ class ApiDescription {
     return api -> {
       api.setServers(null);
       api.getInfo().title("Yentra").version("1");
-      api.getComponents().getSchemas().values().forEach(ApiDescription::require);
+      api.getComponents().getSchemas().forEach(ApiDescription::require);
     };
   }
+
+  /** Members of the core's records, which know no annotations of ours, that may be null. */
+  private static final Map<String, Set<String>> MAY_BE_MISSING =
+      Map.of(
+          "WindowDesign", Set.of("slope", "second"),
+          "Glass", Set.of("sun"),
+          "HeatLossView", Set.of("ground", "edge", "suspended"));
 
   /** What is boxed may be null. */
   @Bean
@@ -39,20 +47,21 @@ class ApiDescription {
   }
 
   @SuppressWarnings({"unchecked", "rawtypes"})
-  private static void require(Schema schema) {
+  private static void require(String name, Schema schema) {
+    Set<String> optional = MAY_BE_MISSING.getOrDefault(name, Set.of());
     Map<String, Schema> properties = schema.getProperties();
     if (properties == null) {
       return;
     }
     List<String> required = new ArrayList<>();
     properties.forEach(
-        (name, p) -> {
+        (member, p) -> {
           members(p);
           boolean nullable =
               Boolean.TRUE.equals(p.getNullable())
                   || p.getTypes() != null && p.getTypes().contains("null");
-          if (!nullable) {
-            required.add(name);
+          if (!nullable && !optional.contains(member)) {
+            required.add(member);
           }
         });
     required.sort(Comparator.naturalOrder());
