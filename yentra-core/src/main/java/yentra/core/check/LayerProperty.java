@@ -86,8 +86,12 @@ final class LayerProperty implements Check {
                         + unit
                         + "; "
                         + Text.value(least)
+                        + " "
+                        + unit
                         + " to "
                         + Text.value(most)
+                        + " "
+                        + unit
                         + " is plausible."));
       }
     }

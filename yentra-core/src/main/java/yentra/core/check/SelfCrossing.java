@@ -42,7 +42,7 @@ final class SelfCrossing implements LocalCheck {
                     .says(
                         String.format(
                             Locale.ROOT,
-                            "The outline of the %s crosses itself at (%.3f, %.3f, %.3f).",
+                            "The outline of the %s crosses itself at x %.3f m, y %.3f m, z %.3f m.",
                             context.naming().object(key),
                             c.x(),
                             c.y(),

@@ -110,7 +110,7 @@ final class UValueDiffers implements Check {
                 + Text.value(c.uValue())
                 + " W/m²K; its layers give "
                 + Text.value(computed)
-                + ", which differs by "
+                + " W/m²K, which differs by "
                 + Text.percent(off)
                 + ".");
   }

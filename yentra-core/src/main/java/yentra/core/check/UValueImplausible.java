@@ -78,7 +78,7 @@ final class UValueImplausible implements Check {
                       + Text.value(u.getAsDouble())
                       + " W/m²K and insulates less well than the walls with "
                       + Text.value(walls)
-                      + "."));
+                      + " W/m²K."));
     }
   }
 

@@ -104,7 +104,7 @@ public record CleanOutline(String object, double shortest) implements Repair {
       Polygon then = cleaned(p == null ? Polygon.of(List.of()) : p);
       return String.format(
           Locale.ROOT,
-          "Mends the outline of the %s: %d corners instead of %d, %.2f m² instead of %.2f.",
+          "Mends the outline of the %s: %d corners instead of %d, %.2f m² instead of %.2f m².",
           name,
           then.outer().size(),
           p.outer().size(),

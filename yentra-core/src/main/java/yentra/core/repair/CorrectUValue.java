@@ -108,7 +108,7 @@ public record CorrectUValue(
       part(parts, "rain", u.rain());
       return String.format(
           Locale.ROOT,
-          "Corrects the U-value of %s from %.3f to %.3f W/m²K (ISO 6946): %s.",
+          "Corrects the U-value of %s from %.3f W/m²K to %.3f W/m²K (ISO 6946): %s.",
           name,
           u.layers(),
           u.uValue(),
@@ -120,7 +120,7 @@ public record CorrectUValue(
 
   private static void part(List<String> parts, String what, double change) {
     if (change != 0) {
-      parts.add(String.format(Locale.ROOT, "%s %+.4f", what, change));
+      parts.add(String.format(Locale.ROOT, "%s %+.4f W/m²K", what, change));
     }
   }
 }

@@ -66,7 +66,7 @@ public record CutOpening(String opening) implements Repair {
     }
     return String.format(
         Locale.ROOT,
-        "Fits the %s to its surface: its area goes from %.2f to %.2f m².",
+        "Fits the %s to its surface: its area goes from %.2f m² to %.2f m².",
         naming.opening(o),
         was,
         is);

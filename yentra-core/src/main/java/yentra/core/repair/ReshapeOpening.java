@@ -41,7 +41,7 @@ public record ReshapeOpening(String opening, List<Vec3> outline) implements Repa
     Polygon p = Polygon.of(outline);
     return String.format(
         Locale.ROOT,
-        "Moves the %s by %.2f m; its area goes from %.2f to %.2f m².",
+        "Moves the %s by %.2f m; its area goes from %.2f m² to %.2f m².",
         naming.opening(o),
         p.mean().distance(o.polygon().mean()),
         o.polygon().area(),

@@ -45,7 +45,7 @@ public record ReshapeSurface(String surface, List<Vec3> outline, boolean inPlane
     }
     return String.format(
         Locale.ROOT,
-        "Gives the %s another outline: %d corners instead of %d, %.2f m² instead of %.2f.",
+        "Gives the %s another outline: %d corners instead of %d, %.2f m² instead of %.2f m².",
         naming.surface(s),
         outline.size(),
         s.polygon().outer().size(),

@@ -373,6 +373,7 @@ public final class RevisionComparison {
   private void compare(Surface s, Surface t) {
     List<String> details = new ArrayList<>();
     text(details, "type", s.type().gbxml(), t.type().gbxml());
+    text(details, "exposure", s.exposure().label(), t.exposure().label());
     List<String> was = s.sides().stream().map(Side::space).map(this::now).toList();
     List<String> is = t.sides().stream().map(Side::space).toList();
     if (!was.equals(is)) {

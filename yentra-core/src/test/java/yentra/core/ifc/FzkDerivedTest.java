@@ -81,7 +81,7 @@ class FzkDerivedTest {
     delivered.merge("7 Galerie > outdoor", -column, Double::sum);
     assertThat(derived.keySet()).isEqualTo(delivered.keySet());
     delivered.forEach(
-        (k, area) -> assertThat(derived.get(k)).as(k).isCloseTo(area, within(0.02 * area + 0.11)));
+        (k, area) -> assertThat(derived.get(k)).as(k).isCloseTo(area, within(1e-5 * area)));
   }
 
   @Test
@@ -114,7 +114,7 @@ class FzkDerivedTest {
     double[] expected = {31.257, 32.463, 55.181, 28.827 + 32.463 + 73.273, 217.51};
     assertThat(found).hasSize(expected.length);
     for (int i = 0; i < found.length; i++) {
-      assertThat(found[i]).isCloseTo(expected[i], within(0.01 * expected[i]));
+      assertThat(found[i]).isCloseTo(expected[i], within(2e-4 * expected[i]));
     }
     assertThat(e.spaces()).allMatch(s -> v.of(s.key()).enclosed());
   }

@@ -190,6 +190,15 @@ class MendingPropertiesTest {
     return out;
   }
 
+  /** What is written, whole or spoilt, is read back equal and has no finding that was not there. */
+  @Property(tries = 200, seed = "15")
+  void writingAddsNoFinding(@ForAll("damages") Set<Damage> damages) throws Exception {
+    Envelope e = spoilt(damages);
+    Envelope back = read(write(e));
+    assertThat(EnvelopeDifference.between(e, back, TOLERANCE)).isEmpty();
+    assertThat(codes(back)).isEqualTo(codes(e));
+  }
+
   /** Moving the whole building changes no finding: nothing hangs on where the origin is. */
   @Property(tries = 60, seed = "20261125")
   void findingsDoNotHangOnTheOrigin(@ForAll("damages") Set<Damage> damages) {

@@ -240,7 +240,10 @@ class ThermalRepairsTest {
     Envelope then = after(e, r);
     assertThat(stated(then)).isCloseTo(0.2676073021, within(1e-9));
     assertThat(r.describe(e, new Naming(e)))
-        .contains("from 0.260 to 0.268", "gaps in the insulation +0.0055", "fasteners +0.0023");
+        .contains(
+            "from 0.260 W/m²K to 0.268 W/m²K",
+            "gaps in the insulation +0.0055",
+            "fasteners +0.0023");
     comesBackEqual(then);
     Envelope walls = e;
     assertThatThrownBy(

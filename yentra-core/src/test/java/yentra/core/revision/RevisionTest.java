@@ -133,7 +133,8 @@ class RevisionTest {
         .anySatisfy(
             x -> {
               assertThat(x.after()).isEqualTo("b-roof");
-              assertThat(x.details()).containsExactly("type Roof → Ceiling");
+              assertThat(x.details())
+                  .containsExactly("type Roof → Ceiling", "exposure outdoor → unresolved");
             })
         .anySatisfy(
             x -> {
