@@ -77,9 +77,29 @@ final class IfcFilling {
   static boolean glass(IfcModel model, Element e) {
     List<String> names = new ArrayList<>(model.materials(e).names());
     names.addAll(model.materials(e).aliases());
-    return names.isEmpty()
-        || names.stream()
-            .map(n -> n.toLowerCase(Locale.ROOT))
-            .anyMatch(n -> n.matches(".*(glas|glaz|verre|vitr|vidrio|vetro|szkł|sklo).*"));
+    return names.isEmpty() || names.stream().anyMatch(IfcFilling::isGlass);
+  }
+
+  /** How words for glass begin in the languages of the trade; compounds of German end in it. */
+  private static final List<String> STEMS =
+      List.of("glas", "glaz", "verre", "vitr", "vidrio", "vetro", "szkł", "szkl", "sklo");
+
+  /** What is made of glass and lets no light through. */
+  private static final List<String> FIBRES =
+      List.of("fibre", "fiber", "faser", "wool", "woll", "wolle");
+
+  /**
+   * Whether a material is called glass: a word of its name begins as the word for glass does, or
+   * ends in "glas", and none speaks of fibres or wool.
+   */
+  static boolean isGlass(String name) {
+    boolean glass = false;
+    for (String word : name.toLowerCase(Locale.ROOT).split("[^\\p{L}]+")) {
+      if (FIBRES.stream().anyMatch(word::contains)) {
+        return false;
+      }
+      glass |= STEMS.stream().anyMatch(word::startsWith) || word.endsWith("glas");
+    }
+    return glass;
   }
 }

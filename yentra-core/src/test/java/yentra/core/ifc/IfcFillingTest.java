@@ -131,4 +131,22 @@ class IfcFillingTest {
     assertThat(list).hasSize(1).allMatch(o -> o.type() == OpeningType.FIXED_WINDOW);
     assertThat(list.get(0).polygon().area()).isCloseTo(4, within(1e-6));
   }
+
+  @org.junit.jupiter.params.ParameterizedTest
+  @org.junit.jupiter.params.provider.CsvSource({
+    "Glass - clear, true",
+    "Isolierglas 4/16/4, true",
+    "Verre feuilleté, true",
+    "Vetro, true",
+    "Double glazing, true",
+    "Fibreglass skin, false",
+    "Fiberglass, false",
+    "Glasfaserkunststoff, false",
+    "Glass wool, false",
+    "Aluminium, false",
+    "Sunglow paint, false"
+  })
+  void glassByName(String name, boolean glass) {
+    assertThat(IfcFilling.isGlass(name)).isEqualTo(glass);
+  }
 }
