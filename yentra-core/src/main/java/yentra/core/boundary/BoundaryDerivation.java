@@ -111,13 +111,66 @@ public final class BoundaryDerivation {
    */
   private record Regions(boolean whole, PlaneFrame frame, List<Region> list) {}
 
-  /** A surface in the making. */
+  /**
+   * A surface in the making.
+   *
+   * @param outline what both sides see, in the frame
+   * @param own the side of the face: the outline and what it takes up beside it
+   * @param other the side of the partner, likewise
+   */
   private record Draft(
       Region region,
       Face face,
       PlaneFrame frame,
       Face partner,
-      org.locationtech.jts.geom.Polygon outline) {}
+      org.locationtech.jts.geom.Polygon outline,
+      org.locationtech.jts.geom.Polygon own,
+      org.locationtech.jts.geom.Polygon other) {
+    Draft(
+        Region region,
+        Face face,
+        PlaneFrame frame,
+        Face partner,
+        org.locationtech.jts.geom.Polygon outline) {
+      this(region, face, frame, partner, outline, outline, outline);
+    }
+
+    /** Whether it is nothing but the edge of a plate, such as a ceiling that meets a partition. */
+    boolean isEdge() {
+      return region.behind() == Behind.CONSTRUCTION && region.sliver();
+    }
+
+    /** Whether an edge on that face may go to it: a wall between two spaces, one of them there. */
+    boolean takesFrom(Face f) {
+      return partner != null && region.main() != null && (face == f || partner == f);
+    }
+
+    private org.locationtech.jts.geom.Polygon side(Face f) {
+      return face == f ? own : other;
+    }
+
+    private Geometry here(Draft edge) {
+      return frame.project(edge.frame.lift(edge.outline).get(0));
+    }
+
+    /** How far an edge runs along it, in metres. */
+    double along(Draft edge) {
+      Geometry strip = here(edge);
+      double union = Region.union(List.of(side(edge.face), strip)).getLength();
+      return (side(edge.face).getLength() + strip.getLength() - union) / 2;
+    }
+
+    /** The same with the edge on its side, or null when they do not make one polygon. */
+    Draft with(Draft edge) {
+      if (Region.union(List.of(side(edge.face), here(edge))).norm()
+          instanceof org.locationtech.jts.geom.Polygon p) {
+        return face == edge.face
+            ? new Draft(region, face, frame, partner, outline, p, other)
+            : new Draft(region, face, frame, partner, outline, own, p);
+      }
+      return null;
+    }
+  }
 
   public Result derive(BoundaryMatching.Constructions constructions) {
     return derive(constructions, Watch.NONE);
@@ -161,7 +214,38 @@ public final class BoundaryDerivation {
     for (Face f : around.faces()) {
       unpaired(f, all.get(f.number()), taken.getOrDefault(f.number(), List.of()), around, drafts);
     }
-    return surfaces(drafts, around, constructions, watch.part(FACES, 1));
+    return surfaces(withEdges(drafts), around, constructions, watch.part(FACES, 1));
+  }
+
+  /**
+   * The edge of a thin plate between two parts of a wall is no surface by itself: it widens the
+   * side of the space that sees it, so that its shell stays closed, while what heat flows through
+   * stays what both spaces see.
+   */
+  private static List<Draft> withEdges(List<Draft> drafts) {
+    List<Draft> out = new ArrayList<>(drafts);
+    for (Draft edge : drafts) {
+      if (!edge.isEdge()) {
+        continue;
+      }
+      int best = -1;
+      double longest = 1e-3;
+      for (int i = 0; i < out.size(); i++) {
+        if (out.get(i).takesFrom(edge.face)) {
+          double along = out.get(i).along(edge);
+          if (along > longest) {
+            longest = along;
+            best = i;
+          }
+        }
+      }
+      Draft wider = best < 0 ? null : out.get(best).with(edge);
+      if (wider != null) {
+        out.set(best, wider);
+        out.remove(edge);
+      }
+    }
+    return out;
   }
 
   private Regions regions(Surroundings around, Face f) {
@@ -300,7 +384,7 @@ public final class BoundaryDerivation {
     Region r = d.region;
     Room room = rooms.get(d.face.room());
     Room other = d.partner == null ? null : rooms.get(d.partner.room());
-    Polygon face = Straightening.of(d.frame.lift(d.outline).get(0), tolerance);
+    Polygon face = lifted(d.frame, d.outline);
     Barrier main = r.main();
     boolean air = r.behind() == Behind.SPACE && main == null && r.depth() <= tolerance.gap();
     String key =
@@ -310,9 +394,10 @@ public final class BoundaryDerivation {
             other == null ? r.behind().name() : other.key(),
             main == null ? "" : main.element());
     List<Side> sides = new ArrayList<>();
-    sides.add(Side.of(room.key(), face));
+    sides.add(Side.of(room.key(), d.own == d.outline ? face : lifted(d.frame, d.own)));
     if (other != null) {
-      sides.add(Side.of(other.key(), onto(face, d.partner.polygon().plane())));
+      Polygon back = d.other == d.outline ? face : lifted(d.frame, d.other);
+      sides.add(Side.of(other.key(), onto(back, d.partner.polygon().plane())));
     }
     DeliveredBoundary known = boundary(key, room.key(), face, main);
     List<Opening> openings =
@@ -334,6 +419,10 @@ public final class BoundaryDerivation {
         main == null ? null : main.source(),
         openings,
         Extras.NONE);
+  }
+
+  private Polygon lifted(PlaneFrame frame, org.locationtech.jts.geom.Polygon outline) {
+    return Straightening.of(frame.lift(outline).get(0), tolerance);
   }
 
   /** Of spaces that touch in the middle of a wall what its layers say. */

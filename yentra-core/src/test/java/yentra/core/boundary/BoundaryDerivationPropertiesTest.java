@@ -16,6 +16,7 @@ import net.jqwik.api.constraints.LongRange;
 import yentra.core.Fixtures;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Side;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -226,6 +227,65 @@ class BoundaryDerivationPropertiesTest {
     assertThat(between.openings()).hasSize(1);
     assertThat(between.openings().get(0).polygon().area()).isCloseTo(2.1, within(1e-9));
     assertThat(r.orphans()).isEmpty();
+  }
+
+  @Example
+  void theEdgeOfASuspendedCeilingIsNoSurface() {
+    List<Room> rooms = new ArrayList<>(belowAndAboveACeiling());
+    List<Barrier> barriers = aroundACeiling();
+    for (int order = 0; order < 2; order++) {
+      BoundaryDerivation.Result r =
+          new BoundaryDerivation(
+                  rooms, barriers, List.of(), Ground.level(0), DerivationOptions.STANDARD, T)
+              .derive(BoundaryMatching.Constructions.NONE);
+      assertThat(r.surfaces()).noneMatch(s -> s.exposure() == Exposure.ADIABATIC);
+      assertThat(r.unpaired()).isEmpty();
+      Map<String, Double> between = new TreeMap<>();
+      for (Surface s : r.surfaces()) {
+        if (s.sides().size() == 2) {
+          between.merge(
+              s.sides().stream().map(Side::space).sorted().toList().toString(),
+              s.polygon().area(),
+              Double::sum);
+        }
+      }
+      assertThat(between.get("[high, low]")).isCloseTo(5 * 2.6, within(1e-6));
+      assertThat(between.get("[high, void]")).isCloseTo(5 * 0.38, within(1e-6));
+      for (Room room : rooms) {
+        List<Polygon> faces = sides(r, room.key());
+        assertThat(OpenEdges.find(faces, T)).as(room.key()).isEmpty();
+        assertThat(Shell.of(faces).signedVolume())
+            .as(room.key())
+            .isCloseTo(Shell.of(room.body()).signedVolume(), within(1e-6));
+      }
+      java.util.Collections.reverse(rooms);
+    }
+  }
+
+  /** A room with the void above its ceiling, and a room of full height beyond the partition. */
+  static List<Room> belowAndAboveACeiling() {
+    SourceRef none = SourceRef.REPAIR;
+    return List.of(
+        new Room("low", none, Fixtures.box(0, 0, 0, 4, 5, 2.6)),
+        new Room("void", none, Fixtures.box(0, 0, 2.62, 4, 5, 3)),
+        new Room("high", none, Fixtures.box(4.1, 0, 0, 8, 5, 3)));
+  }
+
+  static List<Barrier> aroundACeiling() {
+    return List.of(
+        separating("partition", Fixtures.box(4, 0, 0, 4.1, 5, 3)),
+        separating("ceiling", Fixtures.box(0, 0, 2.6, 4, 5, 2.62)),
+        separating("floor", Fixtures.box(-0.3, -0.3, -0.3, 8.3, 5.3, 0)),
+        separating("slab", Fixtures.box(-0.3, -0.3, 3, 8.3, 5.3, 3.3)),
+        separating("west", Fixtures.box(-0.3, -0.3, 0, 0, 5.3, 3)),
+        separating("east", Fixtures.box(8, -0.3, 0, 8.3, 5.3, 3)),
+        separating("south", Fixtures.box(0, -0.3, 0, 8, 0, 3)),
+        separating("north", Fixtures.box(0, 5, 0, 8, 5.3, 3)));
+  }
+
+  private static Barrier separating(String name, List<Polygon> body) {
+    return new Barrier(
+        name, new SourceRef("IfcWall", name, name, 0, 0), Barrier.Rank.SEPARATING, body);
   }
 
   @Example

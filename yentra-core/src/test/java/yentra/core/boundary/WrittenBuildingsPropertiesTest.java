@@ -37,17 +37,31 @@ class WrittenBuildingsPropertiesTest {
     Vec3 v = new Vec3(-Math.sin(yaw), Math.cos(yaw), 0);
     RandomBuilding b =
         new RandomBuilding(seed, new Transform(u, v, Vec3.Z, new Vec3(12, -40, 3)), 1);
+    comesBack(b.rooms, b.barriers, b.cuts, 2.9, DerivationOptions.STANDARD.absorbing(absorb));
+  }
+
+  @net.jqwik.api.Example
+  void sidesOfOneWallThatAreNotAlikeComeBack() throws Exception {
+    comesBack(
+        BoundaryDerivationPropertiesTest.belowAndAboveACeiling(),
+        BoundaryDerivationPropertiesTest.aroundACeiling(),
+        List.of(),
+        -0.1,
+        DerivationOptions.STANDARD);
+  }
+
+  private static void comesBack(
+      List<Room> rooms,
+      List<Barrier> barriers,
+      List<Cut> cuts,
+      double ground,
+      DerivationOptions options)
+      throws Exception {
     BoundaryDerivation.Result r =
-        new BoundaryDerivation(
-                b.rooms,
-                b.barriers,
-                b.cuts,
-                Ground.level(2.9),
-                DerivationOptions.STANDARD.absorbing(absorb),
-                T)
+        new BoundaryDerivation(rooms, barriers, cuts, Ground.level(ground), options, T)
             .derive(BoundaryMatching.Constructions.NONE);
     List<Space> spaces = new ArrayList<>();
-    for (Room room : b.rooms) {
+    for (Room room : rooms) {
       spaces.add(
           new Space(
               room.key(),
