@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import type { Repair } from '../api';
 import type { Edits } from '../useEdits';
 import { fromLength, lengthUnit, toLength } from '../words';
@@ -12,6 +12,10 @@ export interface Field {
   /** Lengths in metres. */
   value: string | number;
   choices?: [string, string][];
+  /** Opens a group of fields. */
+  heading?: string;
+  /** Asked for only then, by what the fields say now. */
+  when?: (text: Record<string, string>) => boolean;
 }
 
 export type Values = Record<string, number | string>;
@@ -72,11 +76,12 @@ function Form({ action, edits }: { action: Action; edits: Edits }) {
     ),
   );
   const [wrong, setWrong] = useState<string | null>(null);
+  const asked = action.fields.filter((f) => f.when?.(text) ?? true);
 
   function submit(e: React.FormEvent) {
     e.preventDefault();
     const values: Values = {};
-    for (const f of action.fields) {
+    for (const f of asked) {
       const t = (text[f.name] ?? '').trim();
       if (f.kind === 'length' || f.kind === 'number') {
         const n = Number(t.replace(',', '.'));
@@ -95,36 +100,41 @@ function Form({ action, edits }: { action: Action; edits: Edits }) {
   return (
     <form className="mt-1.5 rounded-sm border border-line bg-paper p-2" onSubmit={submit}>
       {action.hint && <p className="mb-1 text-sm text-muted">{action.hint}</p>}
-      {action.fields.map((f) => (
-        <label key={f.name} className="mb-1 flex items-center justify-between gap-2">
-          <span className="text-muted">{f.label}</span>
-          <span className="flex items-center gap-1">
-            {f.kind === 'choice' ? (
-              <select
-                className="field w-40"
-                name={f.name}
-                value={text[f.name]}
-                onChange={(e) => setText({ ...text, [f.name]: e.target.value })}
-              >
-                {f.choices!.map(([v, label]) => (
-                  <option key={v} value={v}>
-                    {label}
-                  </option>
-                ))}
-              </select>
-            ) : (
-              <input
-                className={`field ${f.kind === 'text' ? 'w-40' : 'w-20 text-right'}`}
-                name={f.name}
-                value={text[f.name]}
-                onChange={(e) => setText({ ...text, [f.name]: e.target.value })}
-              />
-            )}
-            {f.kind !== 'text' && f.kind !== 'choice' && (
-              <span className="w-6 text-muted">{f.kind === 'length' ? lengthUnit() : f.unit}</span>
-            )}
-          </span>
-        </label>
+      {asked.map((f) => (
+        <Fragment key={f.name}>
+          {f.heading && <p className="kicker mt-2 mb-1">{f.heading}</p>}
+          <label className="mb-1 flex items-center justify-between gap-2">
+            <span className="text-muted">{f.label}</span>
+            <span className="flex items-center gap-1">
+              {f.kind === 'choice' ? (
+                <select
+                  className="field w-40"
+                  name={f.name}
+                  value={text[f.name]}
+                  onChange={(e) => setText({ ...text, [f.name]: e.target.value })}
+                >
+                  {f.choices!.map(([v, label]) => (
+                    <option key={v} value={v}>
+                      {label}
+                    </option>
+                  ))}
+                </select>
+              ) : (
+                <input
+                  className={`field ${f.kind === 'text' ? 'w-40' : 'w-20 text-right'}`}
+                  name={f.name}
+                  value={text[f.name]}
+                  onChange={(e) => setText({ ...text, [f.name]: e.target.value })}
+                />
+              )}
+              {f.kind !== 'text' && f.kind !== 'choice' && (
+                <span className="w-6 text-muted">
+                  {f.kind === 'length' ? lengthUnit() : f.unit}
+                </span>
+              )}
+            </span>
+          </label>
+        </Fragment>
       ))}
       {wrong && <p className="text-blocker">{wrong}</p>}
       <button className="btn mt-0.5" disabled={edits.busy} data-testid="show-repair">

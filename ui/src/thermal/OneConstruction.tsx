@@ -141,7 +141,7 @@ export function OneConstruction({
               uValue: fromUValue(Number(v.u)),
             }),
           },
-          ...(c.layers.length ? [correction(c.key)] : []),
+          ...(c.layers.length ? [correction(c)] : []),
         ]}
       />
     </>
@@ -149,14 +149,18 @@ export function OneConstruction({
 }
 
 /** What the layers do not say, by ISO 6946: it is added to their U-value, which is then stated. */
-function correction(construction: string): Action {
+function correction({ key: construction, layers }: ConstructionRow): Action {
+  const air = () => layers.some((l) => l.air);
+  const given = (name: string) => (t: Record<string, string>) => (t[name] ?? '').trim() !== '';
+  const shapedLayer = (t: Record<string, string>) => t.shape !== 'NONE';
   return {
     label: 'Correct for fixings, gaps, air, slope',
-    hint: 'ISO 6946: what the air layer is like, a taper, gaps in the insulation, metal fasteners, rain under an inverted roof. What is left empty is not there.',
+    hint: 'By ISO 6946. What is left empty is not there.',
     fields: [
       {
         name: 'gaps',
-        label: 'Gaps in the insulation',
+        heading: 'Insulation',
+        label: 'Gaps in it',
         kind: 'choice',
         value: 'NONE',
         choices: [
@@ -165,27 +169,49 @@ function correction(construction: string): Action {
           ['CIRCULATING', 'through it, air going round'],
         ],
       },
-      { name: 'n', label: 'Fasteners per m²', kind: 'text', value: '' },
-      { name: 'section', label: 'Section of each, mm²', kind: 'text', value: '12.5' },
-      { name: 'lambda', label: 'Their conductivity, W/mK', kind: 'text', value: '50' },
+      { name: 'n', label: 'Metal fasteners per m²', kind: 'text', value: '' },
+      {
+        name: 'section',
+        label: 'Section of each, mm²',
+        kind: 'text',
+        value: '12.5',
+        when: given('n'),
+      },
+      {
+        name: 'lambda',
+        label: 'Their conductivity, W/mK',
+        kind: 'text',
+        value: '50',
+        when: given('n'),
+      },
       {
         name: 'depth',
-        label: `How deep they go into the insulation, ${thicknessUnit()}`,
+        label: `How deep they go in, ${thicknessUnit()}`,
         kind: 'text',
         value: '',
+        when: given('n'),
       },
-      { name: 'openings', label: 'Openings of the air layer, mm² per m', kind: 'text', value: '' },
-      { name: 'outer', label: 'Emissivity of its outer face', kind: 'text', value: '' },
-      { name: 'inner', label: 'Emissivity of its inner face', kind: 'text', value: '' },
+      {
+        name: 'openings',
+        heading: 'Air layer',
+        label: 'Openings to outdoors, mm² per m',
+        kind: 'text',
+        value: '',
+        when: air,
+      },
+      { name: 'outer', label: 'Emissivity of its outer face', kind: 'text', value: '', when: air },
+      { name: 'inner', label: 'Emissivity of its inner face', kind: 'text', value: '', when: air },
       {
         name: 'between',
-        label: `Battens that divide it, every ${thicknessUnit()}`,
+        label: `Battens divide it every, ${thicknessUnit()}`,
         kind: 'text',
         value: '',
+        when: air,
       },
       {
         name: 'shape',
-        label: 'A layer to falls on top',
+        heading: 'Roof',
+        label: 'Layer to falls',
         kind: 'choice',
         value: 'NONE',
         choices: [
@@ -200,17 +226,30 @@ function correction(construction: string): Action {
         label: `Its greatest thickness, ${thicknessUnit()}`,
         kind: 'text',
         value: '',
+        when: shapedLayer,
       },
-      { name: 'falls', label: 'Its conductivity, W/mK', kind: 'text', value: '0.035' },
+      {
+        name: 'falls',
+        label: 'Its conductivity, W/mK',
+        kind: 'text',
+        value: '0.035',
+        when: shapedLayer,
+      },
       { name: 'rain', label: 'Rain under the insulation, mm a day', kind: 'text', value: '' },
-      { name: 'drained', label: 'Drainage times loss factor', kind: 'text', value: '0.04' },
+      {
+        name: 'drained',
+        label: 'Drainage times loss, W·day/(m²K·mm)',
+        kind: 'text',
+        value: '0.04',
+        when: given('rain'),
+      },
     ],
     make: (v) => {
       const keys =
         'n section lambda depth openings outer inner between thickest falls rain drained'.split(
           ' ',
         );
-      const x = Object.fromEntries(keys.map((k) => [k, optional(v[k])]));
+      const x = Object.fromEntries(keys.map((k) => [k, optional(v[k] ?? '')]));
       if (Object.values(x).some((n) => n != null && !Number.isFinite(n)))
         return 'Values must be numbers.';
       if ((x.outer == null) !== (x.inner == null)) return 'An air layer has two faces: give both.';

@@ -128,8 +128,8 @@ class ThermalIT {
         "merged",
         () -> b.see("construction").getText().contains("Gypsum plaster with Vapour barrier"));
     // looked at and left: what gaps in its insulation would make of it
-    b.press("Correct for fixings, gaps, air …");
-    new Select(b.see(By.xpath("//label[contains(., 'Gaps in the insulation')]//select")))
+    b.press("Correct for fixings, gaps, air, slope …");
+    new Select(b.see(By.xpath("//label[contains(., 'Gaps in it')]//select")))
         .selectByValue("CIRCULATING");
     b.press("Show what it does");
     assertThat(b.see("pending-summary").getText()).contains("ISO 6946", "gaps in the insulation");

@@ -24,6 +24,7 @@ import yentra.core.envelope.SurfaceType;
 import yentra.core.intake.ProjectSettings;
 import yentra.core.library.Library;
 import yentra.core.repair.ConstructionDefaults;
+import yentra.core.thermal.AirLayer;
 import yentra.core.thermal.BuildUp;
 import yentra.core.thermal.DesignConductivity;
 import yentra.core.thermal.HeatCapacity;
@@ -80,11 +81,13 @@ final class ThermalViews {
       Double realThickness) {}
 
   /**
+   * @param air whether it is a layer of air
    * @param share of the layer's area, 0 to 1
    */
   record LayerRow(
       String material,
       String name,
+      boolean air,
       Double thickness,
       Double conductivity,
       Double density,
@@ -291,6 +294,7 @@ final class ThermalViews {
             new LayerRow(
                 m.key(),
                 m.label(),
+                AirLayer.isCalledSo(m.name()),
                 m.thickness(),
                 m.conductivity(),
                 m.density(),

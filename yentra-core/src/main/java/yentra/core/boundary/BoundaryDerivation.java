@@ -214,7 +214,8 @@ public final class BoundaryDerivation {
     for (Face f : around.faces()) {
       unpaired(f, all.get(f.number()), taken.getOrDefault(f.number(), List.of()), around, drafts);
     }
-    return surfaces(withEdges(drafts), around, constructions, watch.part(FACES, 1));
+    return surfaces(
+        options.absorb() ? withEdges(drafts) : drafts, around, constructions, watch.part(FACES, 1));
   }
 
   /**

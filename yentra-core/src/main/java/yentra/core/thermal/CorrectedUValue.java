@@ -171,7 +171,7 @@ public record CorrectedUValue(
     for (int i = 0; i < b.layers().size(); i++) {
       List<BuildUp.Part> l = b.layers().get(i);
       Material m = l.get(0).material();
-      if (l.size() == 1 && (AirLayer.isCalledSo(m.name()) || UValueBreakdown.isAirLayer(m))) {
+      if (l.size() == 1 && AirLayer.isCalledSo(m.name())) {
         return i;
       }
     }
