@@ -106,6 +106,9 @@ public final class BoundaryDerivation {
   private static final Comparator<Vec3> ORDER =
       Comparator.comparingDouble(Vec3::x).thenComparingDouble(Vec3::y).thenComparingDouble(Vec3::z);
 
+  /** Share of a strip's long side that lies against the part of a wall beside it. */
+  private static final double EDGE_BESIDE = 0.9;
+
   /**
    * @param whole the face was not cut up, since too much lies before it
    */
@@ -221,7 +224,8 @@ public final class BoundaryDerivation {
   /**
    * The edge of a thin plate between two parts of a wall is no surface by itself: it widens the
    * side of the space that sees it, so that its shell stays closed, while what heat flows through
-   * stays what both spaces see.
+   * stays what both spaces see. A strip that has such a part along one side only is an end of
+   * construction like any other.
    */
   private static List<Draft> withEdges(List<Draft> drafts) {
     List<Draft> out = new ArrayList<>(drafts);
@@ -229,20 +233,16 @@ public final class BoundaryDerivation {
       if (!edge.isEdge()) {
         continue;
       }
-      int best = -1;
-      double longest = 1e-3;
+      double side = EDGE_BESIDE * edge.outline.getLength() / 2;
+      List<Integer> beside = new ArrayList<>();
       for (int i = 0; i < out.size(); i++) {
-        if (out.get(i).takesFrom(edge.face)) {
-          double along = out.get(i).along(edge);
-          if (along > longest) {
-            longest = along;
-            best = i;
-          }
+        if (out.get(i).takesFrom(edge.face) && out.get(i).along(edge) > side) {
+          beside.add(i);
         }
       }
-      Draft wider = best < 0 ? null : out.get(best).with(edge);
+      Draft wider = beside.size() < 2 ? null : out.get(beside.get(0)).with(edge);
       if (wider != null) {
-        out.set(best, wider);
+        out.set(beside.get(0), wider);
         out.remove(edge);
       }
     }
