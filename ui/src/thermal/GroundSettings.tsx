@@ -3,19 +3,26 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type HeatLossSettings, type Model } from '../api';
 import { useView } from '../state';
 import {
+  areaUnit,
   conductivityUnit,
+  differenceUnit,
   figures,
   fromConductivity,
+  fromDifference,
   fromLength,
   fromResistance,
   fromTemperature,
   fromThickness,
   fromUValue,
+  heatFlowUnit,
   lengthUnit,
   resistanceUnit,
+  speedUnit,
   temperatureUnit,
   thicknessUnit,
   toConductivity,
+  toDifference,
+  toHeatFlow,
   toLength,
   toResistance,
   toTemperature,
@@ -132,14 +139,14 @@ export function GroundSettings({ model }: { model: Model }) {
             }
           />
           <Figure
-            label={`Openings, m² per m`}
-            value={now.suspended.vents}
-            onSave={(v) => void save({ suspended: { ...now.suspended!, vents: v } })}
+            label={`Openings, ${areaUnit()} per ${lengthUnit()}`}
+            value={toLength(now.suspended.vents)}
+            onSave={(v) => void save({ suspended: { ...now.suspended!, vents: fromLength(v) } })}
           />
           <Figure
-            label="Wind, m/s"
-            value={now.suspended.wind}
-            onSave={(v) => void save({ suspended: { ...now.suspended!, wind: v } })}
+            label={`Wind, ${speedUnit()}`}
+            value={toLength(now.suspended.wind)}
+            onSave={(v) => void save({ suspended: { ...now.suspended!, wind: fromLength(v) } })}
           />
           <Choice
             label="Shelter"
@@ -173,7 +180,7 @@ function Year({ delivery }: { delivery: string }) {
   const [t, setT] = useState(() => ({
     indoors: figures(toTemperature(20)),
     outdoors: figures(toTemperature(10)),
-    swing: '8',
+    swing: figures(toDifference(8)),
     coldest: '1',
   }));
   const n = Object.fromEntries(Object.entries(t).map(([k, v]) => [k, toNumber(v)])) as Record<
@@ -186,7 +193,7 @@ function Year({ delivery }: { delivery: string }) {
         indoors: fromTemperature(n.indoors),
         swingIndoors: 0,
         outdoors: fromTemperature(n.outdoors),
-        swingOutdoors: n.swing,
+        swingOutdoors: fromDifference(n.swing),
         coldest: n.coldest,
       }),
   });
@@ -198,7 +205,7 @@ function Year({ delivery }: { delivery: string }) {
     <div className="mt-1 flex flex-col gap-1" data-testid="ground-year">
       {field('indoors', `Mean indoors, ${temperatureUnit()}`)}
       {field('outdoors', `Mean outdoors, ${temperatureUnit()}`)}
-      {field('swing', 'Swing of the months outdoors, K')}
+      {field('swing', `Swing of the months outdoors, ${differenceUnit()}`)}
       {field('coldest', 'Coldest month, 1 to 12')}
       <button
         className="btn self-start"
@@ -223,7 +230,9 @@ function Year({ delivery }: { delivery: string }) {
                         style={{ width: `${(100 * Math.abs(w)) / most}%` }}
                       />
                     </td>
-                    <td className="w-20 text-right tabular-nums">{w.toFixed(0)} W</td>
+                    <td className="w-20 text-right tabular-nums">
+                      {toHeatFlow(w).toFixed(0)} {heatFlowUnit()}
+                    </td>
                   </tr>
                 ))}
               </tbody>

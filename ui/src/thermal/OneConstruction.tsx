@@ -5,6 +5,7 @@ import {
   conductivityUnit,
   count,
   figures,
+  fromConductivity,
   fromUValue,
   resistanceUnit,
   thicknessUnit,
@@ -179,9 +180,9 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
       },
       {
         name: 'lambda',
-        label: 'Their conductivity, W/mK',
+        label: `Their conductivity, ${conductivityUnit()}`,
         kind: 'text',
-        value: '50',
+        value: figures(toConductivity(50)),
         when: given('n'),
       },
       {
@@ -230,9 +231,9 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
       },
       {
         name: 'falls',
-        label: 'Its conductivity, W/mK',
+        label: `Its conductivity, ${conductivityUnit()}`,
         kind: 'text',
-        value: '0.035',
+        value: figures(toConductivity(0.035)),
         when: shapedLayer,
       },
       { name: 'rain', label: 'Rain under the insulation, mm a day', kind: 'text', value: '' },
@@ -266,7 +267,7 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
             : {
                 number: x.n,
                 area: (x.section ?? 0) * 1e-6,
-                conductivity: x.lambda ?? 0,
+                conductivity: fromConductivity(x.lambda ?? 0),
                 depth: x.depth == null ? undefined : fromThickness(x.depth),
               },
         faces:
@@ -281,7 +282,7 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
           ? {
               shape: v.shape as 'RECTANGLE',
               thickness: fromThickness(x.thickest ?? 0),
-              conductivity: x.falls ?? 0,
+              conductivity: fromConductivity(x.falls ?? 0),
             }
           : undefined,
         rain: x.rain == null ? undefined : { rain: x.rain, drained: x.drained ?? 0 },
