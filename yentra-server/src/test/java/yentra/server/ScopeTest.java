@@ -212,7 +212,7 @@ class ScopeTest {
         .extracting(f -> f.get("code").asString())
         .doesNotContain("UNI-204");
     assertThat(list(m.get("log")).get(0).get("summary").asString())
-        .isEqualTo("Moves the delivery by x -12.000, y 3.000, z 0.000 m.");
+        .isEqualTo("Moves the delivery by x -12.000 m, y 3.000 m, z 0.000 m.");
   }
 
   @Test
