@@ -185,7 +185,8 @@ class FindingsIT {
     WebElement width = b.see(By.cssSelector("input[name='width']"));
     width.sendKeys(Keys.chord(Keys.CONTROL, "a"), "1.8");
     b.click("show-repair");
-    b.waitFor("the preview", () -> b.see("pending-summary").getText().contains("1.68 m² to 1.26 m²"));
+    b.waitFor(
+        "the preview", () -> b.see("pending-summary").getText().contains("1.68 m² to 1.26 m²"));
     b.click("apply");
     b.waitFor("made", () -> !b.has("pending"));
   }
