@@ -14,7 +14,8 @@ import {
   toConductivity,
 } from '../words';
 import { KeepIt, NumberField, TextField } from './EntryFields';
-import { given, NOTHING, toNumber, type Keep } from './entries';
+import { useNumbers } from './useNumbers';
+import { given, NOTHING, type Keep } from './entries';
 import { plain } from './specs';
 
 /** A material of one's own. */
@@ -104,20 +105,13 @@ function InUse({
   onTake: (conductivity: number, how: string) => void;
 }) {
   const [open, setOpen] = useState(false);
-  const [t, setT] = useState({ kelvin: '0', perKelvin: '0.0035', moisture: '0', perMoisture: '4' });
-  const n = Object.fromEntries(Object.entries(t).map(([k, v]) => [k, toNumber(v)])) as Record<
-    keyof typeof t,
-    number
-  >;
+  const {
+    text: t,
+    values: n,
+    allNumbers,
+    field,
+  } = useNumbers(() => ({ kelvin: '0', perKelvin: '0.0035', moisture: '0', perMoisture: '4' }));
   const ask = useMutation({ mutationFn: () => api.conductivity({ conductivity, ...n }) });
-  const field = (key: keyof typeof t, label: string, unit?: string) => (
-    <NumberField
-      label={label}
-      unit={unit}
-      value={t[key]}
-      onChange={(x) => setT({ ...t, [key]: x })}
-    />
-  );
   if (!open)
     return (
       <div>
@@ -141,7 +135,7 @@ function InUse({
       {ask.error && <p className="text-sm text-error">{ask.error.message}</p>}
       <button
         className="btn mt-1.5"
-        disabled={!Object.values(n).every(Number.isFinite)}
+        disabled={!allNumbers}
         onClick={() =>
           ask.mutate(undefined, {
             onSuccess: (a) =>

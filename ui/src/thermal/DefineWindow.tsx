@@ -17,8 +17,9 @@ import {
   toUValue,
   uValueUnit,
 } from '../words';
-import { KeepIt, NumberField, TextField } from './EntryFields';
-import { NOTHING, toNumber, type Keep } from './entries';
+import { KeepIt, TextField } from './EntryFields';
+import { useNumbers } from './useNumbers';
+import { NOTHING, type Keep } from './entries';
 import { Picker } from './Picker';
 import { plain } from './specs';
 
@@ -36,7 +37,13 @@ export function DefineWindow({
   const [byPanes, setByPanes] = useState(true);
   const [gas, setGas] = useState<WindowDesign['glass']['gas']>('ARGON');
   const [frame, setFrame] = useState('');
-  const [t, setT] = useState(() => ({
+  const {
+    text: t,
+    set,
+    values: n,
+    allNumbers,
+    field,
+  } = useNumbers(() => ({
     width: figures(toThickness(1.23)),
     height: figures(toThickness(1.48)),
     frame: figures(toThickness(0.11)),
@@ -63,10 +70,6 @@ export function DefineWindow({
   const [slope, setSlope] = useState<NonNullable<WindowDesign['slope']>>('UPRIGHT');
   const [bySun, setBySun] = useState(false);
   const [twice, setTwice] = useState(false);
-  const n = Object.fromEntries(Object.entries(t).map(([k, v]) => [k, toNumber(v)])) as Record<
-    keyof typeof t,
-    number
-  >;
   const design: WindowDesign = {
     width: fromThickness(n.width),
     height: fromThickness(n.height),
@@ -84,7 +87,7 @@ export function DefineWindow({
       solarHeatGain: n.g,
       visibleTransmittance: n.vt,
       sun:
-        byPanes && bySun
+        byPanes && bySun && n.panes <= 2
           ? { transmitted: n.through, outer: n.absorbed, inner: n.absorbedInside }
           : undefined,
     },
@@ -95,10 +98,7 @@ export function DefineWindow({
     shutter: n.shutter ? fromResistance(n.shutter) : undefined,
     second: twice ? { uValue: fromUValue(n.second), space: fromResistance(n.space) } : undefined,
   };
-  const numbers =
-    Object.values(n).every(Number.isFinite) &&
-    Number.isInteger(n.lights) &&
-    Number.isInteger(n.panes);
+  const numbers = allNumbers && Number.isInteger(n.lights) && Number.isInteger(n.panes);
   const { data, error } = useQuery({
     queryKey: ['window', design],
     queryFn: () => api.designWindow(design),
@@ -112,14 +112,6 @@ export function DefineWindow({
     : !numbers
       ? 'All values must be numbers; panes and lights whole ones.'
       : refused;
-  const field = (key: keyof typeof t, label: string, unit?: string) => (
-    <NumberField
-      label={label}
-      unit={unit}
-      value={t[key]}
-      onChange={(x) => setT({ ...t, [key]: x })}
-    />
-  );
   return (
     <div className="flex flex-col gap-1" data-testid="define-window">
       <p className="sticky top-0 z-10 -mx-3 bg-panel px-3 pt-2 pb-1 font-semibold">
@@ -242,8 +234,7 @@ export function DefineWindow({
                 const f = answer.library.frames.find((x) => x.name === id)!;
                 const psi = byPanes && n.panes > 1 && n.emissivity < 0.8 ? f.psiCoated : f.psiClear;
                 setFrame(id);
-                setT({
-                  ...t,
+                set({
                   uf: f.uValue == null ? t.uf : figures(toUValue(f.uValue)),
                   psi: psi == null ? t.psi : figures(toPsi(psi)),
                 });

@@ -31,6 +31,7 @@ import {
   uValueUnit,
 } from '../words';
 import { NumberField } from './EntryFields';
+import { useNumbers } from './useNumbers';
 import { toNumber } from './entries';
 
 const EDGE = { vertical: true, depth: 1, thickness: 0.06, conductivity: 0.035 };
@@ -177,16 +178,16 @@ export function GroundSettings({ model }: { model: Model }) {
 
 /** Heat loss of slabs by month (ISO 13370), for temperatures that are typed. */
 function Year({ delivery }: { delivery: string }) {
-  const [t, setT] = useState(() => ({
+  const {
+    values: n,
+    allNumbers,
+    field,
+  } = useNumbers(() => ({
     indoors: figures(toTemperature(20)),
     outdoors: figures(toTemperature(10)),
     swing: figures(toDifference(8)),
     coldest: '1',
   }));
-  const n = Object.fromEntries(Object.entries(t).map(([k, v]) => [k, toNumber(v)])) as Record<
-    keyof typeof t,
-    number
-  >;
   const ask = useMutation({
     mutationFn: () =>
       api.groundYear(delivery, {
@@ -197,21 +198,14 @@ function Year({ delivery }: { delivery: string }) {
         coldest: n.coldest,
       }),
   });
-  const field = (key: keyof typeof t, label: string) => (
-    <NumberField label={label} value={t[key]} onChange={(x) => setT({ ...t, [key]: x })} />
-  );
   const most = Math.max(1, ...(ask.data?.months.map(Math.abs) ?? []));
   return (
     <div className="mt-1 flex flex-col gap-1" data-testid="ground-year">
-      {field('indoors', `Mean indoors, ${temperatureUnit()}`)}
-      {field('outdoors', `Mean outdoors, ${temperatureUnit()}`)}
-      {field('swing', `Swing of the months outdoors, ${differenceUnit()}`)}
+      {field('indoors', 'Mean indoors', temperatureUnit())}
+      {field('outdoors', 'Mean outdoors', temperatureUnit())}
+      {field('swing', 'Swing of the months outdoors', differenceUnit())}
       {field('coldest', 'Coldest month, 1 to 12')}
-      <button
-        className="btn self-start"
-        disabled={!Object.values(n).every(Number.isFinite)}
-        onClick={() => ask.mutate()}
-      >
+      <button className="btn self-start" disabled={!allNumbers} onClick={() => ask.mutate()}>
         Reckon the months
       </button>
       {ask.error && <p className="text-sm text-error">{ask.error.message}</p>}

@@ -143,6 +143,21 @@ final class CheckReport {
     return (stated ? "stated" : "layers") + (ground ? " and ground" : "");
   }
 
+  /** Of glass what its window type states, or what followed from its panes when it was read. */
+  private String uValueSource(Opening o) {
+    if (o.glazing() == null) {
+      return uValueSource(o.key(), o.construction(), false);
+    }
+    boolean panes =
+        envelope.notes().stream()
+            .anyMatch(
+                n ->
+                    n.kind() == ReadNote.Kind.ASSUMED
+                        && n.object().equals(o.glazing())
+                        && n.subject().equals("U-value"));
+    return uValue(o.key()) == null ? null : panes ? "panes" : "stated";
+  }
+
   private Map<String, Object> opening(Opening o) {
     return map(
         "id",
@@ -154,9 +169,7 @@ final class CheckReport {
         "uValue",
         uValue(o.key()),
         "uValueSource",
-        o.glazing() != null && uValue(o.key()) != null
-            ? "stated"
-            : uValueSource(o.key(), o.construction(), false),
+        uValueSource(o),
         "source",
         source(o.element() != null ? o.element() : o.source()));
   }

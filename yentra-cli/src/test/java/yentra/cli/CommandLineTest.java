@@ -8,7 +8,10 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -142,6 +145,38 @@ class CommandLineTest {
         .contains("code", "severity", "objects", "measured", "limit", "unit", "message", "where");
     assertThat(j.get("totals").get("floorArea_m2").asDouble()).isGreaterThan(500);
     assertThat(j.get("site").get("trueNorth_deg").asDouble()).isEqualTo(12);
+  }
+
+  /** The demo states the U-values of its windows and lets the layers of its walls speak. */
+  @Test
+  void everyUValueSaysWhereItComesFrom() throws IOException {
+    assertThat(uValueSources(sound))
+        .containsExactlyInAnyOrder("layers", "layers and ground", "stated");
+    String panes =
+        "<Glaze id=\"g1\"><Thickness unit=\"Millimeters\">4</Thickness></Glaze><Gap id=\"gap\" gas=\"Argon\"><Thickness unit=\"Millimeters\">16</Thickness></Gap><Glaze id=\"g2\"><Thickness unit=\"Millimeters\">4</Thickness></Glaze>";
+    String all = Files.readString(sound);
+    String bare =
+        all.replaceAll(
+            "(?s)(<WindowType [^>]*>.*?)<U-value[^>]*>[^<]*</U-value>(.*?)(</WindowType>)",
+            "$1$2" + panes + "$3");
+    assertThat(bare).isNotEqualTo(all);
+    assertThat(uValueSources(Files.writeString(dir.resolve("panes.xml"), bare))).contains("panes");
+  }
+
+  private static Set<String> uValueSources(Path file) {
+    Set<String> out = new TreeSet<>();
+    for (JsonNode s : run("check", "--format", "json", file).json().get("surfaces")) {
+      List<JsonNode> all = new ArrayList<>(List.of(s));
+      s.get("openings").forEach(all::add);
+      for (JsonNode n : all) {
+        assertThat(n.get("uValueSource").isNull()).isEqualTo(n.get("uValue").isNull());
+        if (!n.get("uValue").isNull()) {
+          assertThat(n.get("uValue").asDouble()).isBetween(0.05, 6.0);
+          out.add(n.get("uValueSource").asString());
+        }
+      }
+    }
+    return out;
   }
 
   @Test

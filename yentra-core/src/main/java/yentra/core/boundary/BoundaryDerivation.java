@@ -1,11 +1,13 @@
 package yentra.core.boundary;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import org.locationtech.jts.geom.Coordinate;
@@ -143,9 +145,8 @@ public final class BoundaryDerivation {
       return region.behind() == Behind.CONSTRUCTION && region.sliver();
     }
 
-    /** Whether an edge on that face may go to it: a wall between two spaces, one of them there. */
-    boolean takesFrom(Face f) {
-      return partner != null && region.main() != null && (face == f || partner == f);
+    boolean isWallBetweenSpaces() {
+      return partner != null && region.main() != null;
     }
 
     private org.locationtech.jts.geom.Polygon side(Face f) {
@@ -228,25 +229,31 @@ public final class BoundaryDerivation {
    * construction like any other.
    */
   private static List<Draft> withEdges(List<Draft> drafts) {
-    List<Draft> out = new ArrayList<>(drafts);
-    for (Draft edge : drafts) {
-      if (!edge.isEdge()) {
-        continue;
-      }
-      double side = EDGE_BESIDE * edge.outline.getLength() / 2;
-      List<Integer> beside = new ArrayList<>();
-      for (int i = 0; i < out.size(); i++) {
-        if (out.get(i).takesFrom(edge.face) && out.get(i).along(edge) > side) {
-          beside.add(i);
-        }
-      }
-      Draft wider = beside.size() < 2 ? null : out.get(beside.get(0)).with(edge);
-      if (wider != null) {
-        out.set(beside.get(0), wider);
-        out.remove(edge);
+    Map<Integer, List<Integer>> walls = new HashMap<>();
+    for (int i = 0; i < drafts.size(); i++) {
+      Draft d = drafts.get(i);
+      if (d.isWallBetweenSpaces()) {
+        walls.computeIfAbsent(d.face.number(), k -> new ArrayList<>()).add(i);
+        walls.computeIfAbsent(d.partner.number(), k -> new ArrayList<>()).add(i);
       }
     }
-    return out;
+    Draft[] out = drafts.toArray(Draft[]::new);
+    for (int e = 0; e < out.length; e++) {
+      Draft edge = out[e];
+      if (edge.isEdge()) {
+        double side = EDGE_BESIDE * edge.outline.getLength() / 2;
+        List<Integer> beside =
+            walls.getOrDefault(edge.face.number(), List.of()).stream()
+                .filter(i -> out[i].along(edge) > side)
+                .toList();
+        Draft wider = beside.size() < 2 ? null : out[beside.get(0)].with(edge);
+        if (wider != null) {
+          out[beside.get(0)] = wider;
+          out[e] = null;
+        }
+      }
+    }
+    return Arrays.stream(out).filter(Objects::nonNull).toList();
   }
 
   private Regions regions(Surroundings around, Face f) {

@@ -92,30 +92,6 @@ public record WindowDesign(
       double solarHeatGain,
       double visibleTransmittance,
       Sun sun) {
-    /** With a stated g. */
-    public Glass(
-        Double uValue,
-        int panes,
-        double thickness,
-        double gap,
-        GlassUnit.Gas gas,
-        double filled,
-        double emissivity,
-        double solarHeatGain,
-        double visibleTransmittance) {
-      this(
-          uValue,
-          panes,
-          thickness,
-          gap,
-          gas,
-          filled,
-          emissivity,
-          solarHeatGain,
-          visibleTransmittance,
-          null);
-    }
-
     double of(GlassUnit.Slope slope) {
       return uValue != null ? uValue : unit(slope).uValue();
     }

@@ -288,7 +288,10 @@ class CarriedValuesTest {
     assertThat(codes(e)).contains("UNI-201");
   }
 
-  /** EN 673: 4-16-4 with 100 % argon and an emissivity of 0.05 has 1.1367 W/(m²K). */
+  /**
+   * EN 673: 4-16-4 with 100 % argon and an emissivity of 0.05; by an independent script 1.13002769
+   * W/(m²K): Nu 1.10189, gas 1.15974, radiation 0.25456.
+   */
   @Test
   void panesAndGapsSayTheUValue() throws Exception {
     String pane = "<Glaze id=\"%s\"><Thickness unit=\"Millimeters\">4</Thickness>%s</Glaze>";
@@ -299,14 +302,7 @@ class CarriedValuesTest {
                 + pane.formatted(
                     "g2", "<Emittance unit=\"Fraction\" type=\"ExtIR\">0.05</Emittance>"));
     Envelope e = read(xml);
-    double argon =
-        new yentra.core.thermal.GlassUnit(
-                0.008,
-                List.of(
-                    new yentra.core.thermal.GlassUnit.Gap(
-                        0.016, yentra.core.thermal.GlassUnit.Gas.ARGON, 1, 0.837, 0.05)))
-            .uValue();
-    assertThat(e.glazings().get(0).uValue()).isCloseTo(argon, within(1e-12)).isBetween(1.0, 1.3);
+    assertThat(e.glazings().get(0).uValue()).isCloseTo(1.13002769, within(1e-8));
     assertThat(e.notes()).anyMatch(n -> n.message().contains("follows from its panes"));
     assertThat(again(xml)).contains("gas=\"Argon\"").contains("type=\"ExtIR\">0.05");
   }

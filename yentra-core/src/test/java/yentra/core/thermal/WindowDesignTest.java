@@ -15,12 +15,26 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Windows of glass and frame: worked examples of ISO 10077-1 and EN 673 (from memory). */
 class WindowDesignTest {
   private static WindowDesign.Glass known(double u) {
-    return new WindowDesign.Glass(u, 0, 0, 0, null, 0, 0, 0.6, 0.8);
+    return new WindowDesign.Glass(u, 0, 0, 0, null, 0, 0, 0.6, 0.8, null);
   }
 
   private static WindowDesign.Glass panes(int n, double emissivity) {
     return new WindowDesign.Glass(
-        null, n, 0.004, 0.016, GlassUnit.Gas.ARGON, 0.9, emissivity, 0.6, 0.8);
+        null, n, 0.004, 0.016, GlassUnit.Gas.ARGON, 0.9, emissivity, 0.6, 0.8, null);
+  }
+
+  private static WindowDesign.Glass inTheSun(int panes) {
+    return new WindowDesign.Glass(
+        null,
+        panes,
+        0.004,
+        0.016,
+        GlassUnit.Gas.ARGON,
+        0.9,
+        0.05,
+        0,
+        0.8,
+        new WindowDesign.Sun(0.45, 0.28, 0.05));
   }
 
   @ParameterizedTest
@@ -142,34 +156,10 @@ class WindowDesignTest {
     assertThat(r.solarHeatGain())
         .isCloseTo(
             r.glassGain() * (1 - r.frameShare()) + 0.6 * 1.4 / 25 * r.frameShare(), within(1e-12));
-    WindowDesign.Glass two =
-        new WindowDesign.Glass(
-            null,
-            2,
-            0.004,
-            0.016,
-            GlassUnit.Gas.ARGON,
-            0.9,
-            0.05,
-            0,
-            0.8,
-            new WindowDesign.Sun(0.45, 0.28, 0.05));
     double between = 1 / (1 / 1.16719064 - 1 / 25.0 - 1 / 7.7);
     double in = ((0.28 + 0.05) / 23 + 0.05 / between) / (1 / 8.0 + 1 / 23.0 + 1 / between);
-    assertThat(with(two, null, null, null, null).result().glassGain())
+    assertThat(with(inTheSun(2), null, null, null, null).result().glassGain())
         .isCloseTo(0.45 + in, within(1e-7));
-    WindowDesign.Glass three =
-        new WindowDesign.Glass(
-            null,
-            3,
-            0.004,
-            0.016,
-            GlassUnit.Gas.ARGON,
-            0.9,
-            0.05,
-            0,
-            0.8,
-            new WindowDesign.Sun(0.45, 0.28, 0.05));
-    assertThat(with(three, null, null, null, null).problem()).contains("EN 410");
+    assertThat(with(inTheSun(3), null, null, null, null).problem()).contains("EN 410");
   }
 }
