@@ -14,8 +14,10 @@ DATA=$DIR/data
 LOG=$DIR/server.log
 DATABASE=yentra
 ROLE=yentra
-# a unix socket's path is limited to 107 bytes, so it lives in a short directory, one per cluster
-SOCKET=/tmp/yentra-pg-$(id -u)-$(printf %s "$DATA" | cksum | cut -d' ' -f1)
+# a unix socket's path is limited to 107 bytes: where the cluster's own directory is too long for it,
+# it lives in a short one, closed to others and of a name that nobody can guess
+SOCKET=$DIR/socket
+[ ${#SOCKET} -le 90 ] || SOCKET=
 BIN=$(ls -d /usr/lib/postgresql/*/bin 2>/dev/null | sort -V | tail -n 1 || true)
 cd /   # the server must be able to enter the working directory
 
@@ -45,6 +47,13 @@ prepare() {
     fi
   fi
   chmod 700 "$DIR"
+  if [ -z "$SOCKET" ]; then
+    SOCKET=$(pg cat "$DIR/socket-path" 2>/dev/null || true)
+    if [ -z "$SOCKET" ] || ! pg test -O "$SOCKET"; then
+      SOCKET=$(pg mktemp -d /tmp/yentra-XXXXXXXXXX)
+      echo "$SOCKET" | pg tee "$DIR/socket-path" >/dev/null
+    fi
+  fi
   pg mkdir -p -m 700 "$SOCKET"
   if [ ! -s "$DIR/password" ]; then
     head -c 24 /dev/urandom | base64 | tr -d '/+=\n' | pg tee "$DIR/password" >/dev/null
@@ -95,6 +104,6 @@ case "$ACTION" in
   stop) stop ;;
   status) running && echo running || { echo stopped; exit 3; } ;;
   password) pg cat "$DIR/password" ;;
-  wipe) stop; rm -rf "$DIR" "$SOCKET" ;;
+  wipe) stop; rm -rf "$DIR" ${SOCKET:+"$SOCKET"} $(pg cat "$DIR/socket-path" 2>/dev/null || true) ;;
   *) usage ;;
 esac

@@ -37,6 +37,7 @@ export type Traced = Schemas['Result'];
 export type TraceHit = Schemas['Hit'];
 export type Answers = Schemas['AnswersView'];
 export type LogEntry = Schemas['LogView'];
+export type SettingsEntry = Schemas['SettingsEntry'];
 export type Dependent = Schemas['DependentView'];
 export type Revision = Schemas['RevisionView'];
 export type RevisionChange = Schemas['Entry'];
@@ -142,10 +143,14 @@ async function request<T>(
 }
 
 export const api = {
-  projects: () => request<Project[]>('GET', '/api/projects'),
+  projects: (from: number) => request<Schemas['ProjectPage']>('GET', `/api/projects?from=${from}`),
   project: (id: string) => request<Project>('GET', `/api/projects/${id}`),
-  settings: (id: string, settings: Settings) =>
-    request<Project>('PUT', `/api/projects/${id}/settings`, settings),
+  /** A change says which version of the settings it was made from. */
+  settings: (project: Project, settings: Settings) =>
+    request<Project>('PUT', `/api/projects/${project.id}/settings`, {
+      basedOn: project.version,
+      settings,
+    }),
   stations: (latitude?: number | null, longitude?: number | null) =>
     request<Station[]>(
       'GET',
@@ -181,8 +186,8 @@ export const api = {
   limits: (delivery: string) => request<CheckLimit[]>('GET', `/api/deliveries/${delivery}/limits`),
   tryLimits: (delivery: string, limits: Record<string, number>, signal: AbortSignal) =>
     request<LimitEffect[]>('POST', `/api/deliveries/${delivery}/limits/try`, { limits }, signal),
-  setLimits: (delivery: string, limits: Record<string, number>) =>
-    request<Model>('PUT', `/api/deliveries/${delivery}/limits`, { limits }),
+  setLimits: (delivery: string, basedOn: number, limits: Record<string, number>) =>
+    request<Model>('PUT', `/api/deliveries/${delivery}/limits`, { basedOn, limits }),
   trace: (delivery: string, text: string) =>
     request<Traced>('POST', `/api/deliveries/${delivery}/trace`, { text }),
   bcf: async (delivery: string, version: string, findings?: string[]) => {

@@ -15,6 +15,8 @@ const delivery = (part: number, revision: number, fileName: string, format = 'if
 const project = (...deliveries: ReturnType<typeof delivery>[]): Project => ({
   id: 'p',
   name: 'Test',
+  version: 1,
+  createdBy: 'A',
   settings: { units: 'SI' },
   deliveries,
 });

@@ -106,7 +106,9 @@ export function model(parts: Partial<Model>): Model {
     severities: { blocker: 0, error: 0, warning: 0, note: 0 },
     delivered: { use: '' },
     scope: { elements: 0, in: 0, faults: 0, byHand: 0, gone: 0 },
+    path: [],
     log: [],
+    settingsLog: [],
     ...parts,
   };
 }

@@ -4,6 +4,7 @@ import { api, ProblemError, type Model, type Repair } from './api';
 import { leaveAnswered } from './findings/next';
 import { merged } from './model';
 import { useView } from './state';
+import { said } from './words';
 
 export interface Edits {
   busy: boolean;
@@ -52,7 +53,17 @@ export function useEdits(model: Model): Edits {
     }
   }
 
-  const last = (m: Model) => m.log.filter((e) => e.inForce).at(-1)?.summary ?? 'Done.';
+  /** What was done last may have been a change of the project's settings. */
+  async function move(step: (delivery: string, version: number) => Promise<Model>, done: string) {
+    await change(
+      () => step(id, version),
+      () => done,
+    );
+    for (const queryKey of [['project', model.delivery.projectId], ['thermal'], ['limits']])
+      await client.invalidateQueries({ queryKey });
+  }
+
+  const last = (m: Model) => said(m.log.filter((e) => e.inForce).at(-1)?.summary ?? 'Done.');
   return {
     busy,
     apply: (repair, finding) => change(() => api.repair(id, version, repair, finding), last),
@@ -103,15 +114,7 @@ export function useEdits(model: Model): Edits {
         },
         (m) => `Part ${m.delivery.part}, revision ${m.delivery.revision}`,
       ),
-    undo: () =>
-      void change(
-        () => api.undo(id, version),
-        (m) => `Undone: ${m.log.find((e) => !e.inForce)?.summary ?? ''}`,
-      ),
-    redo: () =>
-      void change(
-        () => api.redo(id, version),
-        (m) => `Made again: ${m.log.filter((e) => e.inForce).at(-1)?.summary ?? ''}`,
-      ),
+    undo: () => void move(api.undo, `Undone: ${said(model.delivery.undoes ?? '')}`),
+    redo: () => void move(api.redo, `Made again: ${said(model.delivery.redoes ?? '')}`),
   };
 }

@@ -40,6 +40,10 @@ export function lengthText(v: number): string {
   return `${v < 0 ? '−' : ''}${feet} ft ${inches}${part} in`;
 }
 
+/** Between places: kilometres, or miles. */
+export const distanceText = (km: number) =>
+  ip ? `${(km / 1.609344).toFixed(0)} mi` : `${km.toFixed(0)} km`;
+
 /** "3/8" of six sixteenths. */
 function fraction(n: number): string {
   let [top, bottom] = [n, 16];
@@ -162,6 +166,19 @@ const QUANTITY = new RegExp(
     .join('|')})(?![\\w²³/·])`,
   'g',
 );
+
+/** A limit in the unit that is shown, and back; what has no other unit stays as it is. */
+export function inUnit(u: string): {
+  name: string;
+  to: (v: number) => number;
+  from: (v: number) => number;
+} {
+  const known = ip ? IMPERIAL[unit(u)] : undefined;
+  if (!known) return { name: unit(u), to: (v) => v, from: (v) => v };
+  const [to, name] = known;
+  const [zero, step] = [to(0), to(1) - to(0)];
+  return { name: name(), to, from: (v) => (v - zero) / step };
+}
 
 /** A sentence of the server's, which always speaks SI, with its quantities in the units shown. */
 export function said(sentence: string): string {

@@ -96,7 +96,7 @@ export function FindingCard({
                 onClick={() => edits.consider(r.repair, r.label, f.id)}
                 data-testid={`remedy-${i}`}
               >
-                {r.label}
+                {said(r.label)}
                 {i === 0 && <kbd className="font-mono text-[11px] text-muted">E</kbd>}
               </button>
             ))}

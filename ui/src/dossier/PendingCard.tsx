@@ -66,13 +66,13 @@ export function PendingCard({ edits }: { edits: Edits }) {
       className="sticky top-0 z-10 border-b-2 border-kelp bg-kelp-soft px-3 py-2"
       data-testid="pending"
     >
-      <h3 className="kicker">{pending.label}</h3>
+      <h3 className="kicker">{said(pending.label)}</h3>
       {pending.error && <p className="mt-1 font-semibold text-blocker">{pending.error}</p>}
       {!p && !pending.error && <p className="mt-1 text-muted">Working out what will change …</p>}
       {p && (
         <>
           <p className="mt-1 font-semibold" data-testid="pending-summary">
-            {p.summary}
+            {said(p.summary)}
           </p>
           <p className="mt-1">
             {p.resolved.length
@@ -88,7 +88,7 @@ export function PendingCard({ edits }: { edits: Edits }) {
               </summary>
               {pending.left.slice(0, 20).map((l) => (
                 <p key={l.finding} className="mt-0.5 text-sm">
-                  {said(l.message)} <span className="text-muted">{l.reason}</span>
+                  {said(l.message)} <span className="text-muted">{said(l.reason)}</span>
                 </p>
               ))}
             </details>
@@ -108,7 +108,8 @@ export function PendingCard({ edits }: { edits: Edits }) {
             onClick={() => void edits.apply(pending.repair, pending.finding)}
             data-testid="apply"
           >
-            {pending.label} {pending.finding && <kbd className="font-mono text-[11px]">E</kbd>}
+            {said(pending.label)}{' '}
+            {pending.finding && <kbd className="font-mono text-[11px]">E</kbd>}
           </button>
         )}
         <button className="btn" onClick={() => set({ pending: null })}>

@@ -142,7 +142,7 @@ export function Changes({
     <Section title="What was changed">
       {list.map((e) => (
         <p key={e.index} className="mb-1">
-          {e.summary}{' '}
+          {said(e.summary)}{' '}
           <span className="text-sm text-muted">
             {e.madeBy}, {moment(e.madeAt)}
           </span>
@@ -161,7 +161,7 @@ export function RepairLog({ index }: { index: ModelIndex }) {
         [...log].reverse().map((e) => (
           <p key={e.index} className="mb-1.5">
             <span className="mr-1 text-muted">{e.index + 1}.</span>
-            {e.summary}{' '}
+            {said(e.summary)}{' '}
             <span className="text-sm text-muted">
               {e.madeBy}, {moment(e.madeAt)}
             </span>

@@ -4,7 +4,7 @@ import { api, type EnclosedVolume } from '../api';
 import type { ModelIndex } from '../model';
 import { useView } from '../state';
 import type { Edits } from '../useEdits';
-import { areaText, count, volumeText } from '../words';
+import { areaText, count, lengthUnit, toLength, volumeText } from '../words';
 
 /** Volumes that are enclosed and that no space covers: each can become a space. */
 export function EnclosedVolumes({ index, edits }: { index: ModelIndex; edits: Edits }) {
@@ -107,7 +107,8 @@ export function EnclosedVolumes({ index, edits }: { index: ModelIndex; edits: Ed
               className="block text-left text-sm underline decoration-dotted"
               onClick={() => set({ lit: { areas: [], lines: [], points: [p] } })}
             >
-              Nearly enclosed air leaks at {p.map((x) => x.toFixed(2)).join(', ')} m
+              Nearly enclosed air leaks at {p.map((x) => toLength(x).toFixed(2)).join(', ')}{' '}
+              {lengthUnit()}
             </button>
           ))}
           {e.open.map((o, i) => (

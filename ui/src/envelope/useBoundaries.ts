@@ -1,14 +1,14 @@
 import { useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Model, type Project, type Settings } from '../api';
-import { useView } from '../state';
+import { useSettings } from '../useSettings';
 
 export type Choices = NonNullable<Settings['boundaries']>;
 
 /** How boundaries were made; and, while other choices are looked at, what those would give. */
 export function useBoundaries(model: Model, project: Project) {
   const client = useQueryClient();
-  const set = useView((s) => s.set);
+  const save = useSettings(project);
   const { id, version } = model.delivery;
   const made: Choices = project.settings.boundaries ?? {};
   const [draft, setDraft] = useState<Choices | null>(null);
@@ -44,20 +44,8 @@ export function useBoundaries(model: Model, project: Project) {
 
   async function make() {
     setSaving(true);
-    try {
-      const next = await api.settings(project.id, {
-        ...project.settings,
-        boundaries: draft ?? undefined,
-      });
-      client.setQueryData(['project', project.id], next);
-      setDraft(null);
-      await client.invalidateQueries({ queryKey: ['model'] });
-      set({ message: { text: 'Boundaries made anew.', bad: false } });
-    } catch (e) {
-      set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });
-    } finally {
-      setSaving(false);
-    }
+    if (await save({ boundaries: draft ?? undefined }, 'Boundaries made anew.')) setDraft(null);
+    setSaving(false);
   }
 
   return {

@@ -160,7 +160,7 @@ function Together({ group, edits }: { group: Group; edits: Edits }) {
             disabled={edits.busy}
             onClick={() => edits.sweep(ids, r.repair, r.label)}
           >
-            {r.label}
+            {said(r.label)}
           </button>
         ))}
       </div>

@@ -1,15 +1,15 @@
 import { useMemo, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, type CheckLimit } from '../api';
+import { api, type CheckLimit, type Project } from '../api';
 import type { ModelIndex } from '../model';
 import { useView } from '../state';
-import { unit } from '../words';
+import { inUnit } from '../words';
 
 const nameOf = (l: CheckLimit) => `${l.code}.${l.name}`;
 const shown = (v: number) => String(Number(v.toPrecision(6)));
 
 /** The limits of all checks; what others would do is seen before they are set. */
-export function Limits({ index }: { index: ModelIndex }) {
+export function Limits({ index, project }: { index: ModelIndex; project: Project }) {
   const client = useQueryClient();
   const { id, version } = index.model.delivery;
   const set = useView((s) => s.set);
@@ -38,8 +38,11 @@ export function Limits({ index }: { index: ModelIndex }) {
   }, [index, effect.data]);
 
   function take(l: CheckLimit, text: string) {
-    const v = Number(text.replace(',', '.'));
-    if (!text.trim() || !Number.isFinite(v) || v === (values[nameOf(l)] ?? l.standard)) return;
+    const typed = Number(text.replace(',', '.'));
+    const before = values[nameOf(l)] ?? l.standard;
+    const u = inUnit(l.unit);
+    if (!text.trim() || !Number.isFinite(typed) || shown(typed) === shown(u.to(before))) return;
+    const v = shown(typed) === shown(u.to(l.standard)) ? l.standard : u.from(typed);
     const next = { ...values };
     if (v === l.standard) delete next[nameOf(l)];
     else next[nameOf(l)] = v;
@@ -48,7 +51,7 @@ export function Limits({ index }: { index: ModelIndex }) {
 
   async function save() {
     try {
-      const m = await api.setLimits(id, draft ?? {});
+      const m = await api.setLimits(id, project.version, draft ?? {});
       client.setQueryData(['model', id], m);
       setDraft(null);
       await client.invalidateQueries({ queryKey: ['limits', id] });
@@ -114,6 +117,8 @@ export function Limits({ index }: { index: ModelIndex }) {
           <tbody>
             {list.map((l) => {
               const v = values[nameOf(l)] ?? l.standard;
+              const u = inUnit(l.unit);
+              const text = (x: number) => shown(u.to(x));
               const now = counts.now.get(l.code) ?? 0;
               const then = draft ? (counts.then.get(l.code) ?? 0) : now;
               return (
@@ -128,15 +133,15 @@ export function Limits({ index }: { index: ModelIndex }) {
                       key={v}
                       className={`field !h-[22px] w-20 text-right ${v === l.standard ? '' : 'font-semibold'}`}
                       aria-label={nameOf(l)}
-                      defaultValue={shown(v)}
+                      defaultValue={text(v)}
                       onBlur={(e) => take(l, e.target.value)}
                       onKeyDown={(e) => e.key === 'Enter' && take(l, e.currentTarget.value)}
                     />{' '}
-                    <span className="inline-block w-10 text-left text-muted">{unit(l.unit)}</span>
+                    <span className="inline-block w-10 text-left text-muted">{u.name}</span>
                   </td>
-                  <td className="pr-2 text-right text-muted">{shown(l.standard)}</td>
+                  <td className="pr-2 text-right text-muted">{text(l.standard)}</td>
                   <td className="pr-2 text-right whitespace-nowrap text-muted">
-                    {shown(l.least)} – {shown(l.most)}
+                    {text(l.least)} – {text(l.most)}
                   </td>
                   <td className="pr-2 text-right">
                     {then === now ? (

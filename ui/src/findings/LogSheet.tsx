@@ -1,13 +1,32 @@
 import { useMemo, useState } from 'react';
 import { Dialog } from 'radix-ui';
-import { api, type Dependent, type LogEntry } from '../api';
+import { api, type Dependent, type LogEntry, type Model } from '../api';
 import type { ModelIndex } from '../model';
 import { Table, type Column } from '../sheet/Table';
 import { useView } from '../state';
 import type { Edits } from '../useEdits';
-import { area, areaUnit, count, moment } from '../words';
+import { area, areaUnit, count, moment, said } from '../words';
 
-const keyOf = (e: LogEntry) => String(e.index);
+/** An entry of the log, or a change of the project's settings that stands between two of them. */
+interface Row extends Pick<LogEntry, 'summary' | 'madeBy' | 'madeAt' | 'inForce' | 'undoneBy'> {
+  key: string;
+  /** What it is in the log; settings are undone, but not taken out. */
+  entry: LogEntry | null;
+}
+
+const keyOf = (r: Row) => r.key;
+
+/** In the order in which things were done. */
+function rows(model: Model): Row[] {
+  const entries = model.log.map((e): Row => ({ ...e, key: String(e.index), entry: e }));
+  const out: Row[] = [];
+  const settings = model.settingsLog.map((s, i): Row => ({ ...s, key: `s${i}`, entry: null }));
+  for (const e of entries) {
+    while (settings.length && settings[0].madeAt < e.madeAt) out.push(settings.shift()!);
+    out.push(e);
+  }
+  return [...out, ...settings];
+}
 
 /** The repair log: what, why, who, when and its figures; to any point, and entries out of it. */
 export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) {
@@ -16,15 +35,22 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
   const [chosen, setChosen] = useState<string[]>([]);
   const [out, setOut] = useState<{ entries: number[]; dependents: Dependent[] } | null>(null);
   const selection = useMemo(() => new Set(chosen), [chosen]);
-  const columns = useMemo<Column<LogEntry>[]>(
+  const columns = useMemo<Column<Row>[]>(
     () => [
       {
         id: 'n',
         head: 'No.',
         width: 40,
         number: true,
-        value: (e) => e.index + 1,
-        show: (e) => (e.inForce ? e.index + 1 : <s className="text-muted">{e.index + 1}</s>),
+        value: (e) => (e.entry ? e.entry.index + 1 : null),
+        show: ({ entry }) =>
+          !entry ? (
+            ''
+          ) : entry.inForce ? (
+            entry.index + 1
+          ) : (
+            <s className="text-muted">{entry.index + 1}</s>
+          ),
       },
       {
         id: 'what',
@@ -32,9 +58,10 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
         width: 290,
         value: (e) => e.summary,
         show: (e) => (
-          <span className={e.inForce ? '' : 'text-muted'} title={e.summary}>
-            {e.carried && <span className="text-muted">carried over: </span>}
-            {e.summary}
+          <span className={e.inForce ? '' : 'text-muted'} title={said(e.summary)}>
+            {!e.inForce && <span>undone{e.undoneBy ? ` by ${e.undoneBy}` : ''}: </span>}
+            {e.entry?.carried && <span className="text-muted">carried over: </span>}
+            {said(e.summary)}
           </span>
         ),
       },
@@ -42,10 +69,12 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
         id: 'why',
         head: 'For',
         width: 66,
-        value: (e) => e.finding?.split(':')[0] ?? null,
-        show: (e) =>
-          e.finding ? (
-            <span className="font-mono text-[11px]">{e.finding.split(':')[0]}</span>
+        value: (e) => e.entry?.finding?.split(':')[0] ?? null,
+        show: ({ entry }) =>
+          !entry ? (
+            'project'
+          ) : entry.finding ? (
+            <span className="font-mono text-[11px]">{entry.finding.split(':')[0]}</span>
           ) : (
             'by hand'
           ),
@@ -55,8 +84,10 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
         head: 'Findings',
         width: 70,
         number: true,
-        value: (e) => (e.figures ? e.figures.findingsNew - e.figures.findingsGone : null),
-        show: (e) => (e.figures ? `−${e.figures.findingsGone} +${e.figures.findingsNew}` : '–'),
+        value: ({ entry: e }) =>
+          e?.figures ? e.figures.findingsNew - e.figures.findingsGone : null,
+        show: ({ entry: e }) =>
+          e?.figures ? `−${e.figures.findingsGone} +${e.figures.findingsNew}` : '–',
       },
       {
         id: 'area',
@@ -64,9 +95,10 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
         unit: areaUnit(),
         width: 64,
         number: true,
-        value: (e) => (e.figures ? e.figures.floorAreaAfter - e.figures.floorAreaBefore : null),
-        show: (e) => {
-          const d = e.figures ? e.figures.floorAreaAfter - e.figures.floorAreaBefore : 0;
+        value: ({ entry: e }) =>
+          e?.figures ? e.figures.floorAreaAfter - e.figures.floorAreaBefore : null,
+        show: ({ entry: e }) => {
+          const d = e?.figures ? e.figures.floorAreaAfter - e.figures.floorAreaBefore : 0;
           return Math.abs(d) > 0.005 ? `${d > 0 ? '+' : '−'}${area(Math.abs(d))}` : '–';
         },
       },
@@ -81,6 +113,7 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
     ],
     [],
   );
+  const list = useMemo(() => rows(index.model), [index]);
   const entries = chosen.map(Number).filter((n) => n < logPosition);
 
   async function ask() {
@@ -92,12 +125,12 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
     }
   }
 
-  const to = chosen.length === 1 ? Number(chosen[0]) + 1 : null;
+  const to = chosen.length === 1 && !chosen[0].startsWith('s') ? Number(chosen[0]) + 1 : null;
   return (
     <>
       <Table
         name="log"
-        rows={index.model.log}
+        rows={list}
         columns={columns}
         keyOf={keyOf}
         selection={selection}
@@ -147,7 +180,7 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
             </Dialog.Description>
             {out?.dependents.map((d) => (
               <p key={d.index} className="mt-1 text-sm">
-                {d.index + 1}. {d.summary} <span className="text-muted">{d.reason}</span>
+                {d.index + 1}. {said(d.summary)} <span className="text-muted">{d.reason}</span>
               </p>
             ))}
             <div className="mt-3 flex gap-2">

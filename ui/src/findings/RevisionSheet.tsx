@@ -5,7 +5,7 @@ import type { ModelIndex } from '../model';
 import { Table, type Column } from '../sheet/Table';
 import { useSelection, useView } from '../state';
 import type { Edits } from '../useEdits';
-import { count } from '../words';
+import { count, said } from '../words';
 import { useRevision } from './useRevision';
 
 const keyOf = (c: RevisionChange) => c.after ?? `before:${c.before}`;
@@ -167,8 +167,8 @@ function Steps({
             className="mt-1 text-sm"
             data-testid={`step-${outcome.replace(' ', '-')}`}
           >
-            <p>{s.summary}</p>
-            {s.reason && <p className="text-muted">{s.reason}</p>}
+            <p>{said(s.summary)}</p>
+            {s.reason && <p className="text-muted">{said(s.reason)}</p>}
             {outcome === 'not possible' &&
               (finding ? (
                 <button

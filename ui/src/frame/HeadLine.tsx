@@ -1,12 +1,13 @@
 import { useState } from 'react';
-import { useQueryClient } from '@tanstack/react-query';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown, Redo2, Search, Undo2, User } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
-import { api, person, setPerson, type Model, type Project } from '../api';
+import { person, setPerson, type Model, type Project } from '../api';
 import { useView } from '../state';
 import { byPart, revisionName } from '../parts';
 import type { Edits } from '../useEdits';
+import { useSettings } from '../useSettings';
+import { said } from '../words';
 
 /** Project and delivery, search, undo and redo, person. */
 export function HeadLine({
@@ -78,7 +79,7 @@ export function HeadLine({
             className="btn-quiet"
             disabled={!model.delivery.canUndo || edits.busy}
             onClick={edits.undo}
-            title="Undo (Ctrl Z)"
+            title={`Undo (Ctrl Z)${model.delivery.undoes ? ': ' + said(model.delivery.undoes) : ''}`}
             data-testid="undo"
           >
             <Undo2 size={15} /> Undo
@@ -87,7 +88,7 @@ export function HeadLine({
             className="btn-quiet"
             disabled={!model.delivery.canRedo || edits.busy}
             onClick={edits.redo}
-            title="Redo (Ctrl Shift Z)"
+            title={`Redo (Ctrl Shift Z)${model.delivery.redoes ? ': ' + said(model.delivery.redoes) : ''}`}
             data-testid="redo"
           >
             <Redo2 size={15} /> Redo
@@ -118,26 +119,13 @@ export function HeadLine({
 
 /** SI or IP, for everybody who works on the project. */
 function UnitSwitch({ project }: { project: Project }) {
-  const client = useQueryClient();
-  const set = useView((s) => s.set);
+  const save = useSettings(project);
   const ip = project.settings.units === 'IP';
-
-  async function turn() {
-    try {
-      const next = await api.settings(project.id, {
-        ...project.settings,
-        units: ip ? undefined : 'IP',
-      });
-      client.setQueryData(['project', project.id], next);
-    } catch (e) {
-      set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });
-    }
-  }
 
   return (
     <button
       className="btn-quiet !px-1.5"
-      onClick={() => void turn()}
+      onClick={() => void save({ units: ip ? undefined : 'IP' })}
       title={ip ? 'Feet and inches; click for metres' : 'Metres; click for feet and inches'}
       data-testid="units"
     >

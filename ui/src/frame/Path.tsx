@@ -3,48 +3,9 @@ import { NavLink } from 'react-router';
 import { useWorkspaceLink } from './useWorkspaceLink';
 import type { Model } from '../api';
 import { useView } from '../state';
-import { count } from '../words';
-import { WORKSPACES, type Workspace } from './workspaces';
+import { WORKSPACES } from './workspaces';
 
-type Mark = 'nothing' | 'open' | 'clear';
-
-function figure(w: Workspace, m: Model): [string, Mark] {
-  const f = (code: string) => m.findings.filter((x) => x.code === code).length;
-  switch (w) {
-    case 'intake':
-      return [`Revision ${m.delivery.revision}`, 'clear'];
-    case 'scope': {
-      const s = m.scope;
-      if (!s.elements) return ['Everything', 'clear'];
-      return [
-        s.faults ? `${s.in} in, ${s.faults} not met` : `${s.in} of ${s.elements} in`,
-        s.faults ? 'open' : s.sheet ? 'clear' : 'nothing',
-      ];
-    }
-    case 'envelope': {
-      const open = m.spaces.filter((s) => !s.enclosed).length;
-      return [open ? `${open} not enclosed` : 'All enclosed', open ? 'open' : 'clear'];
-    }
-    case 'findings': {
-      const [b, e] = [m.severities.blocker, m.severities.error];
-      return [
-        b ? count(b, 'blocker') : e ? count(e, 'error') : 'No faults',
-        b || e ? 'open' : 'clear',
-      ];
-    }
-    case 'thermal': {
-      const n = f('THM-701');
-      return [n ? `${n} unassigned` : 'Constructions set', n ? 'open' : 'clear'];
-    }
-    case 'handover':
-      return [
-        m.severities.blocker ? 'Blockers open' : 'Ready',
-        m.severities.blocker ? 'open' : 'clear',
-      ];
-    default:
-      return ['Not built yet', 'nothing'];
-  }
-}
+const NOTHING = { text: '', mark: 'nothing' };
 
 /** The seven workspaces in the order of the work, each with the one figure that matters there. */
 export function Path({ project, model }: { project: string; model: Model | null }) {
@@ -57,7 +18,7 @@ export function Path({ project, model }: { project: string; model: Model | null 
       aria-label="Workspaces"
     >
       {WORKSPACES.map(([key, label], i) => {
-        const [text, mark] = model ? figure(key, model) : ['', 'nothing' as Mark];
+        const { text, mark } = model?.path.find((p) => p.workspace === key) ?? NOTHING;
         const Icon = mark === 'clear' ? CircleCheck : mark === 'open' ? CircleDot : Circle;
         return (
           <NavLink

@@ -75,7 +75,7 @@ export function Sheet({
       {tab === 'openings' && <OpeningTable index={index} openings={openings} />}
       {tab === 'findings' && <FindingSheet index={index} edits={edits} />}
       {tab === 'messages' && <Messages index={index} />}
-      {tab === 'limits' && <Limits index={index} />}
+      {tab === 'limits' && <Limits index={index} project={project} />}
       {tab === 'log' && <LogSheet index={index} edits={edits} />}
       {tab === 'revision' && <RevisionSheet index={index} edits={edits} />}
     </SheetFrame>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { api, type HeatLossSettings, type Model } from '../api';
-import { useView } from '../state';
+import { useSettings } from '../useSettings';
 import {
   areaUnit,
   conductivityUnit,
@@ -40,30 +40,18 @@ const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ');
 
 /** What no delivery says of the ground and of unheated spaces; kept for the project. */
 export function GroundSettings({ model }: { model: Model }) {
-  const client = useQueryClient();
-  const set = useView((s) => s.set);
   const projectId = model.delivery.projectId;
   const { data: project } = useQuery({
     queryKey: ['project', projectId],
     queryFn: () => api.project(projectId),
   });
+  const settings = useSettings(project);
   const [year, setYear] = useState(false);
   if (!project) return null;
   const now = project.settings.heatLoss ?? {};
 
-  async function save(change: Partial<HeatLossSettings>) {
-    try {
-      const next = await api.settings(projectId, {
-        ...project!.settings,
-        heatLoss: { ...now, ...change },
-      });
-      client.setQueryData(['project', projectId], next);
-      await client.invalidateQueries({ queryKey: ['thermal'] });
-      set({ message: { text: 'Kept for the whole project.', bad: false } });
-    } catch (e) {
-      set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });
-    }
-  }
+  const save = (change: Partial<HeatLossSettings>) =>
+    settings({ heatLoss: { ...now, ...change } }, 'Kept for the whole project.');
 
   return (
     <div className="mt-3 border-t border-line pt-2" data-testid="ground-settings">

@@ -1,7 +1,6 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { api, type LibraryAnswer, type Project, type Thermal } from '../api';
+import { type LibraryAnswer, type Project, type Thermal } from '../api';
 import { several } from '../repair/several';
-import { useView } from '../state';
+import { useSettings } from '../useSettings';
 import type { Edits } from '../useEdits';
 import { count } from '../words';
 import { ConstructionPicker } from './ConstructionPicker';
@@ -22,22 +21,14 @@ export function WithoutConstruction({
   objects: string[];
 }) {
   const given = thermal.defaults;
-  const client = useQueryClient();
-  const set = useView((s) => s.set);
+  const save = useSettings(project);
 
   /** Remembered for this project, its next deliveries too. */
   async function keepDefault(type: string, name: string) {
     const constructions = { ...project.settings.constructions };
     if (name) constructions[type] = name;
     else delete constructions[type];
-    try {
-      const next = await api.settings(project.id, { ...project.settings, constructions });
-      client.setQueryData(['project', project.id], next);
-      await client.invalidateQueries({ queryKey: ['thermal'] });
-      set({ message: { text: 'Kept for this project and its next deliveries.', bad: false } });
-    } catch (e) {
-      set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });
-    }
+    await save({ constructions }, 'Kept for this project and its next deliveries.');
   }
 
   return (

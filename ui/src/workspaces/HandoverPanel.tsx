@@ -4,10 +4,22 @@ import { Dialog } from 'radix-ui';
 import { Download, FileCheck } from 'lucide-react';
 import { Link } from 'react-router';
 import { useWorkspaceLink } from '../frame/useWorkspaceLink';
-import { api, ProblemError, type Model } from '../api';
+import { api, ProblemError, type Handover, type Model } from '../api';
 import { SeverityMark } from '../frame/SeverityMark';
 import { Balance } from './Balance';
 import { SEVERITIES, bytes, count, moment, said } from '../words';
+
+/** What was open when a file was written. */
+function leftOpen(h: Handover): string {
+  const open = [
+    [h.blockers, 'blocker'] as const,
+    [h.errors, 'error'] as const,
+    [h.warnings, 'warning'] as const,
+  ].filter(([n]) => n > 0);
+  return open.length
+    ? `${open.map(([n, what]) => count(n, what)).join(', ')} open`
+    : 'nothing open';
+}
 
 /** Writes gbXML, reads it back, and offers it; open blockers need a decision. */
 export function HandoverPanel({ model, project }: { model: Model; project: string }) {
@@ -52,6 +64,15 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
             </li>
           ))}
         </ul>
+        {blockers === 0 && model.severities.error > 0 && (
+          <p className="mb-1">
+            A simulation runs on these, but its results will be wrong.{' '}
+            <Link className="text-kelp underline" to={to('findings')}>
+              Answer them first
+            </Link>
+            .
+          </p>
+        )}
         {blockers > 0 && (
           <p className="mb-1">
             A simulation would fail on these.{' '}
@@ -86,9 +107,7 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
                 <div className="min-w-0 flex-1">
                   <p className="truncate font-semibold">{h.fileName}</p>
                   <p>
-                    {h.format}, {bytes(h.size)},{' '}
-                    {h.blockers ? `${count(h.blockers, 'blocker')} open` : 'no blockers'}, read back
-                    equal
+                    {h.format}, {bytes(h.size)}, {leftOpen(h)}, read back equal
                   </p>
                   {h.accepted.length > 0 && (
                     <details>

@@ -1,7 +1,8 @@
+import { distanceText, fromLength, lengthUnit, toLength } from '../words';
 import { useState } from 'react';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { api, type Model, type Project, type Settings } from '../api';
-import { useView } from '../state';
+import { useSettings } from '../useSettings';
 
 const USES = [
   'Office',
@@ -25,8 +26,6 @@ type Figure = 'latitude' | 'longitude' | 'elevation' | 'north' | 'groundLevel';
 
 /** What is decided for the project as a whole; blank fields leave it to the delivery. */
 export function ProjectSettings({ project, model }: { project: Project; model: Model }) {
-  const client = useQueryClient();
-  const set = useView((s) => s.set);
   const now = project.settings;
   const d = model.delivered;
   const latitude = now.latitude ?? d.latitude;
@@ -37,16 +36,8 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
     staleTime: Infinity,
   });
 
-  async function save(change: Partial<Settings>) {
-    try {
-      const next = await api.settings(project.id, { ...now, ...change });
-      client.setQueryData(['project', project.id], next);
-      await client.invalidateQueries({ queryKey: ['model'] });
-      set({ message: { text: 'Kept for the whole project.', bad: false } });
-    } catch (e) {
-      set({ message: { text: e instanceof Error ? e.message : String(e), bad: true } });
-    }
-  }
+  const change = useSettings(project);
+  const save = (what: Partial<Settings>) => change(what, 'Kept for the whole project.');
 
   /** Latitude and longitude go together: the other one is taken from the delivery. */
   function place(which: Figure, v: number | undefined) {
@@ -77,7 +68,9 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
       />
       <FigureField
         label="Elevation"
-        unit="m"
+        unit={lengthUnit()}
+        to={toLength}
+        from={fromLength}
         value={now.elevation}
         delivered={d.elevation}
         onSave={(v) => place('elevation', v)}
@@ -91,7 +84,9 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
       />
       <FigureField
         label="Ground level"
-        unit="m"
+        unit={lengthUnit()}
+        to={toLength}
+        from={fromLength}
         value={now.groundLevel}
         delivered={null}
         onSave={(v) => place('groundLevel', v)}
@@ -120,7 +115,7 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
           {stations.data?.map((s) => (
             <option key={s.name} value={s.name}>
               {s.name}
-              {s.distance == null ? '' : `, ${s.distance.toFixed(0)} km`}
+              {s.distance == null ? '' : `, ${distanceText(s.distance)}`}
             </option>
           ))}
         </select>
@@ -129,21 +124,31 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
   );
 }
 
+const same = (v: number) => v;
+
+/** No more digits than a person has typed or measured; the value itself keeps them. */
+const digits = (v: number) => String(Number(v.toFixed(6)));
+
 /** A number that may be left blank; Enter or leaving the field keeps it. */
 function FigureField({
   label,
   unit,
   value,
   delivered,
+  to = same,
+  from = same,
   onSave,
 }: {
   label: string;
   unit: string;
   value: number | null | undefined;
   delivered: number | null | undefined;
+  /** Into the unit that is shown, and back. */
+  to?: (v: number) => number;
+  from?: (v: number) => number;
   onSave: (v: number | undefined) => void;
 }) {
-  const shown = value == null ? '' : String(value);
+  const shown = value == null ? '' : digits(to(value));
   const [draft, setDraft] = useState<string | null>(null);
   const text = draft ?? shown;
   const parsed = text.trim() === '' ? undefined : Number(text.trim().replace(',', '.'));
@@ -152,7 +157,7 @@ function FigureField({
   function done() {
     if (draft === null || bad) return;
     setDraft(null);
-    if (draft.trim() !== shown) onSave(parsed);
+    if (draft.trim() !== shown) onSave(parsed === undefined ? undefined : from(parsed));
   }
 
   return (
@@ -163,7 +168,7 @@ function FigureField({
           className={`field w-28 text-right ${bad ? 'border-blocker' : ''}`}
           aria-invalid={bad}
           value={text}
-          placeholder={delivered == null ? 'not stated' : `${Number(delivered.toFixed(4))}`}
+          placeholder={delivered == null ? 'not stated' : digits(to(delivered))}
           title={bad ? 'Write a number, such as 51.5' : 'Blank: as the delivery states it'}
           onChange={(e) => setDraft(e.target.value)}
           onBlur={done}

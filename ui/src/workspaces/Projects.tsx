@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
 import { FolderPlus } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../api';
@@ -10,11 +10,18 @@ import { count, moment } from '../words';
 export function Projects() {
   const client = useQueryClient();
   const navigate = useNavigate();
-  const projects = useQuery({
+  const pages = useInfiniteQuery({
     queryKey: ['projects'],
-    queryFn: api.projects,
-    refetchInterval: (q) => (q.state.data?.some((p) => !p.deliveries.length) ? 1500 : false),
+    queryFn: ({ pageParam }) => api.projects(pageParam),
+    initialPageParam: 0,
+    getNextPageParam: (last) =>
+      last.from + last.projects.length < last.all ? last.from + last.projects.length : undefined,
+    // the demo's files are being read when the page is opened for the first time
+    refetchInterval: (q) =>
+      q.state.data?.pages[0].projects.slice(0, 2).some((p) => !p.deliveries.length) ? 1500 : false,
   });
+  const projects = pages.data?.pages.flatMap((p) => p.projects);
+  const left = (pages.data?.pages[0].all ?? 0) - (projects?.length ?? 0);
   const [name, setName] = useState('');
   const [error, setError] = useState<string | null>(null);
 
@@ -38,9 +45,9 @@ export function Projects() {
           A project holds an architect’s deliveries and what was made of them: checked and repaired
           geometry, ready for a simulation.
         </p>
-        {projects.isError && <p className="font-semibold text-blocker">{projects.error.message}</p>}
+        {pages.isError && <p className="font-semibold text-blocker">{pages.error.message}</p>}
         <ul className="border-t border-line">
-          {projects.data?.map((p) => (
+          {projects?.map((p) => (
             <li key={p.id} className="border-b border-line">
               <Link
                 to={`/p/${p.id}/${p.deliveries.length ? 'findings' : 'intake'}`}
@@ -57,6 +64,15 @@ export function Projects() {
             </li>
           ))}
         </ul>
+        {pages.hasNextPage && (
+          <button
+            className="btn mt-2"
+            disabled={pages.isFetchingNextPage}
+            onClick={() => void pages.fetchNextPage()}
+          >
+            Show more ({left} left)
+          </button>
+        )}
         <form onSubmit={(e) => void create(e)} className="mt-5 flex items-center gap-2">
           <input
             className="field w-80"

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { useParams, useSearchParams } from 'react-router';
+import { Navigate, useParams, useSearchParams } from 'react-router';
 import { api, type Model, type Project, type RevisionChange } from '../api';
 import { Dossier } from '../dossier/Dossier';
 import { useRevision } from '../findings/useRevision';
@@ -10,7 +10,7 @@ import { HeadLine } from '../frame/HeadLine';
 import { Help } from '../frame/Help';
 import { Path } from '../frame/Path';
 import { useShortcuts } from '../frame/useShortcuts';
-import type { Workspace } from '../frame/workspaces';
+import { WORKSPACES, type Workspace } from '../frame/workspaces';
 import { elementOf, madeOf, useIndex } from '../model';
 import { ScopeDossier } from '../scope/ScopeDossier';
 import { ScopePanel } from '../scope/ScopePanel';
@@ -37,6 +37,7 @@ const NO_VALUES: Record<string, number> = {};
 export function Workbench() {
   const { project: id = '', workspace = 'intake' } = useParams();
   const [params] = useSearchParams();
+  const known = WORKSPACES.some(([key]) => key === workspace);
   const project = useQuery({ queryKey: ['project', id], queryFn: () => api.project(id) });
   const delivery = params.get('delivery') ?? project.data?.deliveries[0]?.id ?? null;
   const model = useQuery({
@@ -47,6 +48,8 @@ export function Workbench() {
 
   useEffect(() => resetView, [delivery]);
 
+  if (!known)
+    return <Navigate to={{ pathname: `/p/${id}/intake`, search: `?${params}` }} replace />;
   if (project.isError || model.isError) {
     return (
       <div className="p-8">

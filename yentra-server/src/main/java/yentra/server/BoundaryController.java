@@ -50,9 +50,12 @@ class BoundaryController {
   BoundaryViews.SumsView attempt(
       @PathVariable UUID id, @PathVariable UUID run, @RequestBody Views.BoundariesView asked) {
     try {
-      return BoundaryViews.sums(
-          deliveries.attempt(id, asked.boundaries(), attempts.get(run)),
-          deliveries.state(id).scope().boundaries());
+      return attempts.run(
+          run,
+          watch ->
+              BoundaryViews.sums(
+                  deliveries.attempt(id, asked.boundaries(), watch),
+                  deliveries.state(id).scope().boundaries()));
     } catch (IllegalArgumentException e) {
       throw Problem.bad(e.getMessage());
     } catch (CancellationException e) {

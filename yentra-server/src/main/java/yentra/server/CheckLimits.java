@@ -48,8 +48,7 @@ class CheckLimits {
   }
 
   /** How many findings of each code there are, and would be with these limits. */
-  @Transactional(readOnly = true)
-  public List<Views.EffectView> effect(UUID delivery, Map<String, Double> limits) {
+  List<Views.EffectView> effect(UUID delivery, Map<String, Double> limits) {
     DeliveryStates.State s = states.state(delivery);
     Map<String, Double> others = s.settings().withLimits(checked(limits)).limits();
     Map<String, Integer> now = counts(s.findings());
@@ -61,10 +60,16 @@ class CheckLimits {
         .toList();
   }
 
+  /**
+   * Sets the limits of the delivery's project.
+   *
+   * @param basedOn version of the project's settings
+   */
   @Transactional
-  public void set(UUID delivery, Map<String, Double> limits) {
-    UUID project = store.get(delivery).getProjectId();
-    projects.settings(project, projects.settings(project).withLimits(checked(limits)));
+  public void set(UUID delivery, long basedOn, Map<String, Double> limits, String by) {
+    Map<String, Double> set = checked(limits);
+    projects.settings(
+        store.get(delivery).getProjectId(), basedOn, before -> before.withLimits(set), by);
   }
 
   private static Map<String, Integer> counts(List<Finding> findings) {

@@ -9,15 +9,16 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import yentra.core.boundary.EnclosedVolumes;
 import yentra.core.boundary.Watch;
 import yentra.core.check.CheckContext;
+import yentra.core.check.CheckRun;
 import yentra.core.check.Figures;
 import yentra.core.check.Finding;
-import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.ProjectSettings;
@@ -36,20 +37,26 @@ import yentra.server.db.tables.records.RepairEntryRecord;
 class Deliveries {
   private final DeliveryStore store;
   private final ProjectStore projects;
+  private final SettingsLog settings;
   private final DeliveryStates states;
   private final Decisions decisions;
+  private final TransactionTemplate transaction;
   private final Tolerance tolerance;
 
   Deliveries(
       DeliveryStore store,
       ProjectStore projects,
+      SettingsLog settings,
       DeliveryStates states,
       Decisions decisions,
+      TransactionTemplate transaction,
       Tolerance tolerance) {
     this.store = store;
     this.projects = projects;
+    this.settings = settings;
     this.states = states;
     this.decisions = decisions;
+    this.transaction = transaction;
     this.tolerance = tolerance;
   }
 
@@ -57,9 +64,8 @@ class Deliveries {
     return states.state(d);
   }
 
-  /** The newest state. */
-  @Transactional(readOnly = true)
-  public DeliveryStates.State state(UUID id) {
+  /** The newest state. No connection is held while it is worked out. */
+  DeliveryStates.State state(UUID id) {
     return states.state(id);
   }
 
@@ -71,9 +77,8 @@ class Deliveries {
     return states.enclosed(id);
   }
 
-  @Transactional(readOnly = true)
-  public Views.ModelView model(UUID id) {
-    return view(store.get(id));
+  Views.ModelView model(UUID id) {
+    return model(id, null);
   }
 
   Views.ModelView view(DeliveryRecord d) {
@@ -96,11 +101,12 @@ class Deliveries {
       DeliveryStates.State s,
       DeliveryStates.State before) {
     int position = d.getLogPosition();
+    History history = new History(d, log, settings.of(d.getProjectId()));
     Views.DeliveryView v =
         new Views.DeliveryView(
             d.getId(),
             d.getProjectId(),
-            projects.get(d.getProjectId()).name(),
+            projects.name(d.getProjectId()),
             d.getPart(),
             d.getRevision(),
             d.getPlaced(),
@@ -113,8 +119,10 @@ class Deliveries {
             d.getReceivedBy(),
             d.getVersion(),
             position,
-            position > 0,
-            position < log.size());
+            history.last() != null,
+            history.undone() != null,
+            history.last() == null ? null : history.last().summary(),
+            history.undone() == null ? null : history.undone().summary());
     return new ModelViews(s.context(), decisions.of(d, s.context(), s.findings()))
         .model(
             v,
@@ -123,14 +131,15 @@ class Deliveries {
             ModelViews.place(states.delivered(d)),
             s.findings(),
             log.stream().map(e -> store.view(e, position)).toList(),
+            history.settings(),
             before == null ? null : before.findings(),
             before == null ? null : s.run().since(before.run()).orElse(null));
   }
 
-  @Transactional(readOnly = true)
-  public Views.PreviewView preview(UUID id, Repair repair) {
-    DeliveryRecord d = store.get(id);
-    DeliveryStates.State s = states.state(d);
+  Views.PreviewView preview(UUID id, Repair repair) {
+    DeliveryStore.Loaded l = store.loaded(id);
+    DeliveryRecord d = l.delivery();
+    DeliveryStates.State s = states.state(d, l.inForce());
     try {
       return preview(d, s, RepairPreview.of(s.run(), repair));
     } catch (NotApplicableException e) {
@@ -153,14 +162,14 @@ class Deliveries {
   }
 
   /** One remedy for many findings: what would be made, and what would be left. */
-  @Transactional(readOnly = true)
-  public Views.SweepView sweep(UUID id, List<String> findings, Repair like) {
-    DeliveryRecord d = store.get(id);
-    DeliveryStates.State s = states.state(d);
+  Views.SweepView sweep(UUID id, List<String> findings, Repair like) {
+    DeliveryStore.Loaded l = store.loaded(id);
+    DeliveryRecord d = l.delivery();
+    DeliveryStates.State s = states.state(d, l.inForce());
     RemedySweep sweep = RemedySweep.of(s.context(), findings(s, findings), like);
     List<Views.LeftView> left =
         sweep.left().stream()
-            .map(l -> new Views.LeftView(l.finding().id(), l.finding().message(), l.reason()))
+            .map(x -> new Views.LeftView(x.finding().id(), x.finding().message(), x.reason()))
             .toList();
     if (sweep.repair() == null) {
       return new Views.SweepView(null, left, null);
@@ -191,33 +200,39 @@ class Deliveries {
     return out;
   }
 
-  @Transactional
-  public Views.ModelView repair(
+  /**
+   * Makes a repair. What it makes of the model is worked out before the delivery is locked, so that
+   * neither the lock nor a connection is held for long; when another edit comes first, this one is
+   * stale.
+   */
+  Views.ModelView repair(
       UUID id, long basedOn, Repair repair, Optional<String> finding, boolean changes, String by) {
-    DeliveryRecord d = current(id, basedOn);
-    DeliveryStates.State s = states.state(d);
-    Envelope then;
+    DeliveryStore.Loaded l = store.loaded(id);
+    if (l.delivery().getVersion() != basedOn) {
+      throw Problem.stale(l.delivery().getVersion(), store.since(id, basedOn));
+    }
+    DeliveryStates.State s = states.state(l.delivery(), l.inForce());
+    CheckRun run;
     try {
-      then = repair.apply(s.envelope(), tolerance);
+      run = s.run().after(repair.apply(s.envelope(), tolerance));
     } catch (NotApplicableException e) {
       throw Problem.notApplicable(e.getMessage());
     }
-    store.append(
-        d,
-        repair,
-        repair.describe(s.envelope(), new Naming(s.envelope(), s.context()::direction)),
-        finding,
-        by);
-    DeliveryRecord now = store.get(id);
-    List<RepairEntryRecord> log = store.log(id);
-    DeliveryStates.State made = states.after(s, now, inForce(now, log), then);
-    Views.EntryFigures figures = figures(s, made);
-    store.figures(now, figures);
-    log.get(log.size() - 1).setFigures(store.json(figures));
-    return view(now, log, made, changes ? s : null);
+    String summary =
+        repair.describe(s.envelope(), new Naming(s.envelope(), s.context()::direction));
+    Views.EntryFigures figures = figures(s.run(), run);
+    DeliveryStore.Loaded now =
+        transaction.execute(
+            t -> {
+              store.append(current(id, basedOn), repair, summary, finding, by);
+              store.figures(store.get(id), figures);
+              return store.loaded(id);
+            });
+    DeliveryStates.State made = states.after(s, now, run);
+    return view(now.delivery(), now.log(), made, changes ? s : null);
   }
 
-  static Views.EntryFigures figures(DeliveryStates.State a, DeliveryStates.State b) {
+  static Views.EntryFigures figures(CheckRun a, CheckRun b) {
     Figures before = a.context().figures();
     Figures after = b.context().figures();
     Set<String> was = new HashSet<>();
@@ -234,62 +249,106 @@ class Deliveries {
         is.size() - stay);
   }
 
-  /** Makes a scope step that is worked out from the newest state. */
-  @Transactional
-  public Views.ModelView scope(
+  /**
+   * Makes a scope step that is worked out from the newest state; like a repair, before the delivery
+   * is locked.
+   */
+  Views.ModelView scope(
       UUID id, long basedOn, Function<DeliveryStates.State, ScopeStep> step, String by) {
-    DeliveryRecord d = current(id, basedOn);
-    DeliveryStates.State s = states.state(d);
+    DeliveryStates.State s = basedOn(id, basedOn);
     ScopeStep made = step.apply(s);
-    store.append(d, made, made.describe(s.whole()), by);
-    return view(store.get(id));
+    String summary = made.describe(s.whole());
+    locked(id, basedOn, d -> store.append(d, made, summary, by));
+    return model(id);
+  }
+
+  /** The state that an edit was made from. */
+  private DeliveryStates.State basedOn(UUID id, long version) {
+    DeliveryStates.State s = states.state(id);
+    if (s.version() != version) {
+      throw Problem.stale(s.version(), store.since(id, version));
+    }
+    return s;
+  }
+
+  /** Changes a delivery if the edit was based on its newest version. */
+  private void locked(UUID id, long basedOn, Consumer<DeliveryRecord> change) {
+    transaction.executeWithoutResult(t -> change.accept(current(id, basedOn)));
+  }
+
+  /** The model, or what of it differs from a state before. */
+  private Views.ModelView model(UUID id, DeliveryStates.State before) {
+    DeliveryStore.Loaded l = store.loaded(id);
+    return view(l.delivery(), l.log(), states.state(l.delivery(), l.inForce()), before);
   }
 
   /** Makes a delivery the newest revision of a part; null for a part of its own. */
-  @Transactional
-  public Views.ModelView place(UUID id, long basedOn, Integer part, String by) {
-    store.place(current(id, basedOn), part, by);
-    return view(store.get(id));
+  Views.ModelView place(UUID id, long basedOn, Integer part, String by) {
+    locked(id, basedOn, d -> store.place(d, part, by));
+    return model(id);
   }
 
-  @Transactional
-  public Views.ModelView undo(UUID id, long basedOn, boolean changes) {
-    DeliveryRecord d = current(id, basedOn);
-    DeliveryStates.State s = states.state(d);
-    if (d.getLogPosition() == 0) {
-      throw Problem.notApplicable("There is nothing to undo.");
-    }
-    store.move(d, d.getLogPosition() - 1);
-    return view(store.get(id), changes ? s : null);
+  /** Undoes what was done last: an entry of the log, or a change of the project's settings. */
+  Views.ModelView undo(UUID id, long basedOn, boolean changes, String by) {
+    DeliveryStates.State s = basedOn(id, basedOn);
+    locked(
+        id,
+        basedOn,
+        d -> {
+          History.Step last = history(d).last();
+          if (last == null) {
+            throw Problem.notApplicable("There is nothing to undo.");
+          }
+          if (last.settings()) {
+            projects.undo(d.getProjectId(), by);
+          }
+          store.moveTo(d, d.getLogPosition() - (last.settings() ? 0 : 1), by);
+        });
+    return model(id, changes ? s : null);
   }
 
-  @Transactional
-  public Views.ModelView redo(UUID id, long basedOn, boolean changes) {
-    DeliveryRecord d = current(id, basedOn);
-    DeliveryStates.State s = states.state(d);
-    if (d.getLogPosition() >= store.log(id).size()) {
-      throw Problem.notApplicable("There is nothing to redo.");
-    }
-    store.move(d, d.getLogPosition() + 1);
-    return view(store.get(id), changes ? s : null);
+  /** Makes again what was undone last. */
+  Views.ModelView redo(UUID id, long basedOn, boolean changes, String by) {
+    DeliveryStates.State s = basedOn(id, basedOn);
+    locked(
+        id,
+        basedOn,
+        d -> {
+          History.Step undone = history(d).undone();
+          if (undone == null) {
+            throw Problem.notApplicable("There is nothing to redo.");
+          }
+          if (undone.settings()) {
+            projects.redo(d.getProjectId());
+          }
+          store.moveTo(d, d.getLogPosition() + (undone.settings() ? 0 : 1), by);
+        });
+    return model(id, changes ? s : null);
+  }
+
+  private History history(DeliveryRecord d) {
+    return new History(d, store.log(d.getId()), settings.of(d.getProjectId()));
   }
 
   /** Undoes or makes again up to any point. */
-  @Transactional
-  public Views.ModelView position(UUID id, long basedOn, int position) {
-    DeliveryRecord d = current(id, basedOn);
-    if (position < 0 || position > store.log(id).size()) {
-      throw Problem.bad("The log has no entry " + position + ".");
-    }
-    store.move(d, position);
-    return view(store.get(id));
+  Views.ModelView position(UUID id, long basedOn, int position, String by) {
+    locked(
+        id,
+        basedOn,
+        d -> {
+          if (position < 0 || position > store.log(id).size()) {
+            throw Problem.bad("The log has no entry " + position + ".");
+          }
+          store.moveTo(d, position, by);
+        });
+    return model(id);
   }
 
   /** Entries in force that could no longer be made if others were taken out. */
-  @Transactional(readOnly = true)
-  public List<Views.DependentView> dependents(UUID id, List<Integer> out) {
-    DeliveryRecord d = store.get(id);
-    List<RepairEntryRecord> log = inForce(d);
+  List<Views.DependentView> dependents(UUID id, List<Integer> out) {
+    DeliveryStore.Loaded l = store.loaded(id);
+    DeliveryRecord d = l.delivery();
+    List<RepairEntryRecord> log = l.inForce();
     Set<Integer> taken = taken(log, out);
     List<RepairEntryRecord> repairs = log.stream().filter(e -> !DeliveryStore.isScope(e)).toList();
     Set<Integer> places = new HashSet<>();
@@ -319,17 +378,12 @@ class Deliveries {
   }
 
   /** Takes entries out of the log, and with them those that depend on them. */
-  @Transactional
-  public Views.ModelView without(UUID id, long basedOn, List<Integer> out) {
-    DeliveryRecord d = current(id, basedOn);
-    Set<Integer> all = taken(inForce(d), out);
+  Views.ModelView without(UUID id, long basedOn, List<Integer> out, String by) {
+    DeliveryStore.Loaded l = store.loaded(id);
+    Set<Integer> all = taken(l.inForce(), out);
     dependents(id, out).forEach(x -> all.add(x.index()));
-    store.takeOut(d, all);
-    return view(store.get(id));
-  }
-
-  private List<RepairEntryRecord> inForce(DeliveryRecord d) {
-    return inForce(d, store.log(d.getId()));
+    locked(id, basedOn, d -> store.takeOut(d, all, by));
+    return model(id);
   }
 
   private static List<RepairEntryRecord> inForce(DeliveryRecord d, List<RepairEntryRecord> log) {
@@ -345,26 +399,24 @@ class Deliveries {
     return new TreeSet<>(out);
   }
 
-  @Transactional
-  public Views.ModelView accept(UUID id, List<String> findings, String reason, String by) {
-    DeliveryRecord d = store.lock(id);
-    DeliveryStates.State s = states.state(d);
+  Views.ModelView accept(UUID id, List<String> findings, String reason, String by) {
+    DeliveryStates.State s = states.state(id);
     String why = reason == null ? "" : reason.strip();
     if (why.isEmpty() || why.length() > 1000) {
       throw Problem.bad("Give a reason, of at most 1,000 characters.");
     }
-    decisions.accept(d, s.context(), findings(s, findings), why, by);
-    return view(d);
+    List<Finding> meant = findings(s, findings);
+    transaction.executeWithoutResult(
+        t -> decisions.accept(store.lock(id), s.context(), meant, why, by));
+    return model(id);
   }
 
-  @Transactional
-  public Views.ModelView withdraw(UUID id, List<String> findings, String by) {
-    DeliveryRecord d = store.lock(id);
+  Views.ModelView withdraw(UUID id, List<String> findings, String by) {
     if (findings == null || findings.isEmpty()) {
       throw Problem.bad("No finding is named.");
     }
-    decisions.withdraw(d, findings, by);
-    return view(d);
+    transaction.executeWithoutResult(t -> decisions.withdraw(store.lock(id), findings, by));
+    return model(id);
   }
 
   /** The delivery, locked, if the edit was based on its newest version. */

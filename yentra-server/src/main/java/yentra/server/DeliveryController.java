@@ -89,16 +89,18 @@ class DeliveryController {
   Views.ModelView undo(
       @PathVariable UUID id,
       @RequestBody Views.MoveRequest asked,
-      @RequestParam(defaultValue = "false") boolean changes) {
-    return deliveries.undo(id, asked.basedOn(), changes);
+      @RequestParam(defaultValue = "false") boolean changes,
+      @RequestHeader(RequestGuard.PERSON) String person) {
+    return deliveries.undo(id, asked.basedOn(), changes, RequestGuard.person(person));
   }
 
   @PostMapping("/deliveries/{id}/redo")
   Views.ModelView redo(
       @PathVariable UUID id,
       @RequestBody Views.MoveRequest asked,
-      @RequestParam(defaultValue = "false") boolean changes) {
-    return deliveries.redo(id, asked.basedOn(), changes);
+      @RequestParam(defaultValue = "false") boolean changes,
+      @RequestHeader(RequestGuard.PERSON) String person) {
+    return deliveries.redo(id, asked.basedOn(), changes, RequestGuard.person(person));
   }
 
   @GetMapping("/deliveries/{id}/handovers")

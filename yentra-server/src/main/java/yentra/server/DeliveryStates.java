@@ -51,9 +51,31 @@ class DeliveryStates {
   private final ProjectStore projects;
   private final Tolerance tolerance;
   private final ReadLimits limits;
-  private final Cache<UUID, CheckContext> delivered = Caffeine.newBuilder().maximumSize(8).build();
-  private final Cache<ScopeKey, Scoped> scopes = Caffeine.newBuilder().maximumSize(8).build();
-  private final Cache<RunKey, CheckRun> runs = Caffeine.newBuilder().maximumSize(12).build();
+  private final Cache<UUID, CheckContext> delivered =
+      Caffeine.newBuilder()
+          .maximumWeight(MOST_SURFACES)
+          .weigher((UUID k, CheckContext c) -> weight(c))
+          .build();
+  private final Cache<ScopeKey, Scoped> scopes =
+      Caffeine.newBuilder()
+          .maximumWeight(MOST_SURFACES)
+          .weigher((ScopeKey k, Scoped s) -> weight(s.context))
+          .build();
+  private final Cache<RunKey, CheckRun> runs =
+      Caffeine.newBuilder()
+          .maximumWeight(MOST_SURFACES)
+          .weigher((RunKey k, CheckRun r) -> weight(r.context()))
+          .build();
+
+  /** Weak, so that a lock lives as long as somebody has it. */
+  private final Cache<UUID, Object> locks = Caffeine.newBuilder().weakValues().build();
+
+  /** Surfaces of all states of one kind that are kept; a surface is some 10 kB with its checks. */
+  private static final long MOST_SURFACES = 120_000;
+
+  private static int weight(CheckContext c) {
+    return Math.max(500, c.envelope().surfaces().size());
+  }
 
   DeliveryStates(
       DeliveryStore store, ProjectStore projects, Tolerance tolerance, ReadLimits limits) {
@@ -98,7 +120,8 @@ class DeliveryStates {
 
   /** The newest state. */
   State state(UUID id) {
-    return state(store.get(id));
+    DeliveryStore.Loaded l = store.loaded(id);
+    return state(l.delivery(), l.inForce());
   }
 
   State state(DeliveryRecord d) {
@@ -108,23 +131,40 @@ class DeliveryStates {
   /**
    * The state after a repair that has just been made and logged.
    *
-   * @param log the entries in force, the repair last
-   * @param then the envelope that it gave
+   * @param before the state that it was made on
+   * @param now the delivery with the repair as the last entry in force
+   * @param run what it gave
    */
-  State after(State before, DeliveryRecord d, List<RepairEntryRecord> log, Envelope then) {
-    ProjectSettings settings = projects.settings(d.getProjectId());
+  State after(State before, DeliveryStore.Loaded now, CheckRun run) {
     List<UUID> ids =
-        log.stream().filter(e -> !DeliveryStore.isScope(e)).map(RepairEntryRecord::getId).toList();
-    runs.put(new RunKey(key(d, settings, log), settings.limits(), ids), before.run.after(then));
-    return state(d, log);
+        now.inForce().stream()
+            .filter(e -> !DeliveryStore.isScope(e))
+            .map(RepairEntryRecord::getId)
+            .toList();
+    runs.put(
+        new RunKey(
+            key(now.delivery(), before.settings, now.inForce()), before.settings.limits(), ids),
+        run);
+    return state(now.delivery(), now.inForce());
   }
 
   /** The state that entries of the log give; those about scope come before all repairs. */
   State state(DeliveryRecord d, List<RepairEntryRecord> log) {
     ProjectSettings settings = projects.settings(d.getProjectId());
-    Scoped scoped = scoped(d, settings, log, Watch.NONE);
     List<RepairEntryRecord> repairs = log.stream().filter(e -> !DeliveryStore.isScope(e)).toList();
-    CheckRun run = run(key(d, settings, log), scoped, settings, repairs);
+    ScopeKey before = key(d, settings, log);
+    RunKey wanted =
+        new RunKey(
+            before, settings.limits(), repairs.stream().map(RepairEntryRecord::getId).toList());
+    Scoped scoped = scopes.getIfPresent(before);
+    CheckRun run = runs.getIfPresent(wanted);
+    if (scoped == null || run == null) {
+      // what many ask for at once is worked out once; the others wait for it
+      synchronized (locks.get(d.getId(), k -> new Object())) {
+        scoped = scoped(d, settings, log, Watch.NONE);
+        run = run(before, scoped, settings, repairs);
+      }
+    }
     List<Finding> worstFirst = new ArrayList<>(run.findings());
     worstFirst.sort(Comparator.comparing(Finding::severity));
     return new State(
@@ -166,10 +206,8 @@ class DeliveryStates {
 
   /** The state before any repair, with the scope as it is decided. */
   State beforeRepairs(UUID id) {
-    DeliveryRecord d = store.get(id);
-    return state(
-        d,
-        store.log(id).stream().limit(d.getLogPosition()).filter(DeliveryStore::isScope).toList());
+    DeliveryStore.Loaded l = store.loaded(id);
+    return state(l.delivery(), l.inForce().stream().filter(DeliveryStore::isScope).toList());
   }
 
   /** The state before any repair, with other limits. */
@@ -249,16 +287,15 @@ class DeliveryStates {
 
   /** The state that other choices about boundaries would give, before any repair. */
   CheckContext attempt(UUID id, ProjectSettings.Boundaries choices, Watch watch) {
-    DeliveryRecord d = store.get(id);
-    ProjectSettings tried = projects.settings(d.getProjectId()).with(choices).checked();
-    Scoped scoped =
-        scoped(d, tried, store.log(id).stream().limit(d.getLogPosition()).toList(), watch);
+    DeliveryStore.Loaded l = store.loaded(id);
+    ProjectSettings tried = projects.settings(l.delivery().getProjectId()).with(choices).checked();
+    Scoped scoped = scoped(l.delivery(), tried, l.inForce(), watch);
     return scoped.context.with(new Limits(tried.limits()));
   }
 
   /** Volumes that are enclosed in the newest state and that no space covers. */
   EnclosedVolumes enclosed(UUID id) {
-    State s = state(store.get(id));
+    State s = state(id);
     return s.whole instanceof IfcModel model
         ? IfcReader.enclosed(model, s.scope.scoped(model, s.result), s.envelope(), tolerance)
         : EnclosedVolumes.of(s.envelope(), tolerance);

@@ -18,6 +18,8 @@ import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Isolation;
+import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.core.intake.IdSketch;
 import yentra.core.repair.Repair;
@@ -35,12 +37,15 @@ class DeliveryStore {
 
   private final DSLContext db;
   private final JsonMapper json;
+  private final SettingsLog settings;
   private final Clock clock;
   private final Supplier<UUID> ids;
 
-  DeliveryStore(DSLContext db, JsonMapper json, Clock clock, Supplier<UUID> ids) {
+  DeliveryStore(
+      DSLContext db, JsonMapper json, SettingsLog settings, Clock clock, Supplier<UUID> ids) {
     this.db = db;
-    this.json = json;
+    this.json = Stored.reader(json);
+    this.settings = settings;
     this.clock = clock;
     this.ids = ids;
   }
@@ -213,6 +218,23 @@ class DeliveryStore {
     carryScope(d.getId());
   }
 
+  /**
+   * A delivery with its log.
+   *
+   * @param log entries that were not discarded, undone ones at the end
+   */
+  record Loaded(DeliveryRecord delivery, List<RepairEntryRecord> log) {
+    List<RepairEntryRecord> inForce() {
+      return log.subList(0, delivery.getLogPosition());
+    }
+  }
+
+  /** A delivery and its log as they are at one moment. */
+  @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
+  public Loaded loaded(UUID id) {
+    return new Loaded(get(id), log(id));
+  }
+
   DeliveryRecord get(UUID id) {
     return db.selectFrom(DELIVERY)
         .where(DELIVERY.ID.eq(id))
@@ -283,6 +305,7 @@ class DeliveryStore {
 
   private void append(
       DeliveryRecord d, String area, String change, String summary, String finding, String by) {
+    settings.discardUndone(d.getProjectId());
     db.update(REPAIR_ENTRY)
         .set(REPAIR_ENTRY.DISCARDED_AT, clock.instant())
         .where(REPAIR_ENTRY.DELIVERY_ID.eq(d.getId()))
@@ -345,6 +368,7 @@ class DeliveryStore {
         e.getLogIndex() < position,
         e.getArea(),
         e.getCarried(),
+        e.getLogIndex() < position ? null : e.getUndoneBy(),
         e.getFigures() == null
             ? null
             : json.readValue(e.getFigures().data(), Views.EntryFigures.class));
@@ -360,12 +384,12 @@ class DeliveryStore {
   }
 
   /** Takes entries out for good; they are kept on the record, the others close up. */
-  void takeOut(DeliveryRecord d, Set<Integer> entries) {
+  void takeOut(DeliveryRecord d, Set<Integer> entries, String by) {
     int next = 0;
     int position = 0;
     for (RepairEntryRecord e : log(d.getId())) {
       if (entries.contains(e.getLogIndex())) {
-        e.setDiscardedAt(clock.instant());
+        e.setDiscardedAt(clock.instant()).setUndoneBy(by);
       } else {
         position += e.getLogIndex() < d.getLogPosition() ? 1 : 0;
         e.setLogIndex(next++);
@@ -407,6 +431,18 @@ class DeliveryStore {
     r.setId(ids.get()).setDeliveryId(delivery).setLogIndex(d.getLogPosition()).setCarried(true);
     r.store();
     move(d, d.getLogPosition() + 1);
+  }
+
+  /** Undoes or makes again up to a position, and keeps who did. */
+  void moveTo(DeliveryRecord d, int position, String by) {
+    for (RepairEntryRecord e : log(d.getId())) {
+      boolean was = e.getLogIndex() < d.getLogPosition();
+      boolean is = e.getLogIndex() < position;
+      if (was != is) {
+        e.setUndoneBy(is ? null : by).setUndoneAt(is ? null : clock.instant()).store();
+      }
+    }
+    move(d, position);
   }
 
   void move(DeliveryRecord d, int position) {

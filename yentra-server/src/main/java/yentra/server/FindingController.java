@@ -84,8 +84,11 @@ class FindingController {
   }
 
   @PutMapping("/limits")
-  Views.ModelView setLimits(@PathVariable UUID id, @RequestBody Views.LimitsRequest asked) {
-    limits.set(id, asked.limits());
+  Views.ModelView setLimits(
+      @PathVariable UUID id,
+      @RequestBody Views.SetLimitsRequest asked,
+      @RequestHeader(RequestGuard.PERSON) String person) {
+    limits.set(id, asked.basedOn(), asked.limits(), RequestGuard.person(person));
     return deliveries.model(id);
   }
 

@@ -17,7 +17,6 @@ import org.jooq.JSONB;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.core.check.Severity;
 import yentra.core.envelope.Envelope;
@@ -54,7 +53,7 @@ class Handovers {
     this.store = store;
     this.deliveries = deliveries;
     this.decisions = decisions;
-    this.json = json;
+    this.json = Stored.reader(json);
     this.clock = clock;
     this.ids = ids;
     this.limits = limits;
@@ -69,13 +68,12 @@ class Handovers {
    * @throws Problem when blockers are open and that was not decided, or the file does not read back
    *     equal
    */
-  @Transactional
-  public Views.HandoverView make(UUID delivery, long basedOn, boolean allowBlockers, String by) {
-    DeliveryRecord d = store.lock(delivery);
-    if (d.getVersion() != basedOn) {
-      throw Problem.stale(d.getVersion(), store.since(delivery, basedOn));
+  Views.HandoverView make(UUID delivery, long basedOn, boolean allowBlockers, String by) {
+    DeliveryStates.State state = deliveries.state(delivery);
+    if (state.version() != basedOn) {
+      throw Problem.stale(state.version(), store.since(delivery, basedOn));
     }
-    DeliveryStates.State state = deliveries.state(d);
+    DeliveryRecord d = store.get(delivery);
     Decisions.Known known = decisions.of(d, state.context(), state.findings());
     int blockers = known.open(state.findings(), Severity.BLOCKER);
     if (blockers > 0 && !allowBlockers) {
@@ -101,23 +99,26 @@ class Handovers {
     HandoverRecord r = db.newRecord(HANDOVER);
     r.setId(ids.get())
         .setDeliveryId(delivery)
-        .setVersion(d.getVersion())
-        .setFileName(name(d))
+        .setVersion(basedOn)
+        .setFileName(name(d, basedOn))
         .setFormat("gbXML 6.01")
         .setBytes(h.bytes())
         .setSha256(hash(h.bytes()))
         .setBlockers(blockers)
+        .setErrors(known.open(state.findings(), Severity.ERROR))
+        .setWarnings(known.open(state.findings(), Severity.WARNING))
         .setAccepted(JSONB.valueOf(json.writeValueAsString(accepted)))
         .setDifferences(JSONB.valueOf(json.writeValueAsString(h.differences())))
         .setMadeBy(by)
         .setMadeAt(clock.instant());
+    // what was written stays true of the version it was written from, whatever comes after
     r.store();
     return view(r);
   }
 
-  private static String name(DeliveryRecord d) {
+  private static String name(DeliveryRecord d, long version) {
     String base = d.getFileName().replaceFirst("\\.[A-Za-z0-9]{1,8}$", "");
-    return base + "-handover-v" + d.getVersion() + ".xml";
+    return base + "-handover-v" + version + ".xml";
   }
 
   private static String hash(byte[] bytes) {
@@ -172,6 +173,8 @@ class Handovers {
         r.getBytes().length,
         r.getSha256(),
         r.getBlockers(),
+        r.getErrors(),
+        r.getWarnings(),
         Arrays.asList(json.readValue(r.getDifferences().data(), String[].class)),
         Arrays.asList(json.readValue(r.getAccepted().data(), Views.AcceptedView[].class)),
         r.getMadeBy(),

@@ -2,26 +2,32 @@ package yentra.server;
 
 import static yentra.server.db.Tables.INTAKE_JOB;
 
-import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
+import java.util.Collection;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.jooq.DSLContext;
+import org.jooq.impl.DSL;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.ReadNote;
@@ -40,13 +46,14 @@ import yentra.server.db.tables.records.IntakeJobRecord;
  */
 @Service
 class Intake {
+  private static final String PART = ".part";
   static final TaskDescriptor<Void> TASK = TaskDescriptor.of("intake");
   private static final Logger LOG = LoggerFactory.getLogger(Intake.class);
   private final DSLContext db;
   private final DeliveryStore store;
   private final DeliveryStates states;
   private final TransactionTemplate transaction;
-  private final ObjectProvider<SchedulerClient> scheduler;
+  private final ObjectProvider<Scheduler> scheduler;
   private final Clock clock;
   private final Supplier<UUID> ids;
   private final YentraSettings settings;
@@ -58,7 +65,7 @@ class Intake {
       DeliveryStore store,
       DeliveryStates states,
       TransactionTemplate transaction,
-      ObjectProvider<SchedulerClient> scheduler,
+      ObjectProvider<Scheduler> scheduler,
       Clock clock,
       Supplier<UUID> ids,
       YentraSettings settings,
@@ -83,7 +90,8 @@ class Intake {
    *     gbXML
    */
   UUID receive(UUID project, String fileName, InputStream body, String by) throws IOException {
-    Path file = Files.createTempFile("yentra-upload", ".part");
+    Files.createDirectories(settings.uploads());
+    Path file = Files.createTempFile(settings.uploads(), "upload", PART);
     try {
       MessageDigest digest = sha256();
       try (DigestInputStream in = new DigestInputStream(body, digest);
@@ -141,10 +149,25 @@ class Intake {
     }
   }
 
+  /** Removes what uploads left behind that a crash cut off. */
+  void clearUploads() throws IOException {
+    if (!Files.isDirectory(settings.uploads())) {
+      return;
+    }
+    try (DirectoryStream<Path> left =
+        Files.newDirectoryStream(settings.uploads(), "upload*" + PART)) {
+      for (Path p : left) {
+        Files.deleteIfExists(p);
+      }
+    }
+  }
+
   UUID queue(UUID project, String fileName, byte[] bytes, String sha256, String by) {
     UUID id = ids.get();
     transaction.executeWithoutResult(
         t -> {
+          // always the project before the content, or two of them wait for each other
+          alone(project);
           store.keepContent(sha256, bytes);
           db.insertInto(INTAKE_JOB)
               .set(INTAKE_JOB.ID, id)
@@ -160,11 +183,45 @@ class Intake {
               .set(INTAKE_JOB.LINE, 0)
               .set(INTAKE_JOB.COLUMN_NUMBER, 0)
               .execute();
-          scheduler
-              .getObject()
-              .scheduleIfNotExists(TASK.instance(id.toString()).scheduledTo(clock.instant()));
+          next(project);
         });
     return id;
+  }
+
+  /** Until the transaction ends, nobody else queues or ends a job of this project. */
+  private void alone(UUID project) {
+    db.select(
+            DSL.field(
+                "pg_advisory_xact_lock(hashtextextended({0}, 1))",
+                Object.class, DSL.val(project.toString())))
+        .fetch();
+  }
+
+  /**
+   * Sees to it that the project's oldest job that has not ended is run. One after the other, so
+   * that revisions are numbered in the order in which their files came.
+   */
+  private void next(UUID project) {
+    db.select(INTAKE_JOB.ID)
+        .from(INTAKE_JOB)
+        .where(INTAKE_JOB.PROJECT_ID.eq(project))
+        .and(INTAKE_JOB.STATE.in("waiting", "reading"))
+        .orderBy(INTAKE_JOB.ARRIVAL)
+        .limit(1)
+        .fetchOptional(INTAKE_JOB.ID)
+        .ifPresent(
+            id -> {
+              scheduler
+                  .getObject()
+                  .scheduleIfNotExists(TASK.instance(id.toString()).scheduledTo(clock.instant()));
+              TransactionSynchronizationManager.registerSynchronization(
+                  new TransactionSynchronization() {
+                    @Override
+                    public void afterCommit() {
+                      scheduler.getObject().triggerCheckForDueExecutions();
+                    }
+                  });
+            });
   }
 
   /** For the demo project and tests: receives bytes that are in memory. */
@@ -173,11 +230,24 @@ class Intake {
   }
 
   Views.JobView job(UUID id) {
-    IntakeJobRecord j =
-        db.selectFrom(INTAKE_JOB)
-            .where(INTAKE_JOB.ID.eq(id))
-            .fetchOptional()
-            .orElseThrow(() -> Problem.notFound("The intake"));
+    return view(record(id));
+  }
+
+  /** Jobs by id, in one query. */
+  Map<UUID, Views.JobView> jobs(Collection<UUID> which) {
+    return db.selectFrom(INTAKE_JOB)
+        .where(INTAKE_JOB.ID.in(which))
+        .fetchMap(INTAKE_JOB.ID, Intake::view);
+  }
+
+  private IntakeJobRecord record(UUID id) {
+    return db.selectFrom(INTAKE_JOB)
+        .where(INTAKE_JOB.ID.eq(id))
+        .fetchOptional()
+        .orElseThrow(() -> Problem.notFound("The intake"));
+  }
+
+  private static Views.JobView view(IntakeJobRecord j) {
     return new Views.JobView(
         j.getId(),
         j.getProjectId(),
@@ -193,13 +263,19 @@ class Intake {
 
   /** Asks a job to stop; it does so at its next step. */
   void cancel(UUID id) {
-    job(id);
-    db.update(INTAKE_JOB)
-        .set(INTAKE_JOB.STATE, "cancelled")
-        .set(INTAKE_JOB.MESSAGE, "Cancelled")
-        .where(INTAKE_JOB.ID.eq(id))
-        .and(INTAKE_JOB.STATE.in("waiting", "reading"))
-        .execute();
+    IntakeJobRecord j = record(id);
+    transaction.executeWithoutResult(
+        t -> {
+          alone(j.getProjectId());
+          db.update(INTAKE_JOB)
+              .set(INTAKE_JOB.STATE, "cancelled")
+              .set(INTAKE_JOB.MESSAGE, "Cancelled")
+              .where(INTAKE_JOB.ID.eq(id))
+              .and(INTAKE_JOB.STATE.in("waiting", "reading"))
+              .execute();
+          store.dropUnusedContent(j.getSha256());
+          next(j.getProjectId());
+        });
   }
 
   private static final class CancelledException extends RuntimeException {
@@ -210,9 +286,6 @@ class Intake {
   void run(UUID id) {
     IntakeJobRecord j = db.selectFrom(INTAKE_JOB).where(INTAKE_JOB.ID.eq(id)).fetchOne();
     if (j == null || !(j.getState().equals("waiting") || j.getState().equals("reading"))) {
-      if (j != null) {
-        transaction.executeWithoutResult(t -> store.dropUnusedContent(j.getSha256()));
-      }
       return;
     }
     try {
@@ -242,6 +315,7 @@ class Intake {
   private void finish(IntakeJobRecord j, DeliveryReader.Reading reading, long millis) {
     transaction.executeWithoutResult(
         t -> {
+          alone(j.getProjectId());
           UUID delivery =
               store.add(
                   j.getProjectId(),
@@ -265,6 +339,7 @@ class Intake {
           if (n == 0) {
             throw new CancelledException();
           }
+          next(j.getProjectId());
           states.remember(delivery, reading);
         });
   }
@@ -304,14 +379,18 @@ class Intake {
   private void fail(IntakeJobRecord j, String state, String message, int line, int column) {
     transaction.executeWithoutResult(
         t -> {
+          alone(j.getProjectId());
+          // another node may have taken the job over, and ended it
           db.update(INTAKE_JOB)
               .set(INTAKE_JOB.STATE, state)
               .set(INTAKE_JOB.MESSAGE, message)
               .set(INTAKE_JOB.LINE, line)
               .set(INTAKE_JOB.COLUMN_NUMBER, column)
               .where(INTAKE_JOB.ID.eq(j.getId()))
+              .and(INTAKE_JOB.STATE.in("waiting", "reading"))
               .execute();
           store.dropUnusedContent(j.getSha256());
+          next(j.getProjectId());
         });
   }
 }

@@ -1,7 +1,11 @@
 package yentra.server;
 
+import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.time.Duration;
 import java.util.UUID;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.context.annotation.Bean;
@@ -12,6 +16,8 @@ import yentra.demo.DemoFiles;
 /** Hooks the intake into the scheduler, and loads the demo project into an empty database. */
 @Configuration(proxyBeanMethods = false)
 class IntakeConfig implements SmartInitializingSingleton {
+  private static final Duration AGAIN = Duration.ofSeconds(5);
+
   private final Intake intake;
   private final ProjectStore projects;
   private final YentraSettings settings;
@@ -31,19 +37,26 @@ class IntakeConfig implements SmartInitializingSingleton {
   @Bean
   OneTimeTask<Void> intakeTask(Intake worker) {
     return Tasks.oneTime(Intake.TASK)
+        // when the database went away under it
+        .onFailure(new FailureHandler.OnFailureRetryLater<>(AGAIN))
         .execute((instance, context) -> worker.run(UUID.fromString(instance.getId())));
   }
 
   /** Runs before the first request is answered, so that nobody sees the list without the demo. */
   @Override
   public void afterSingletonsInstantiated() {
+    try {
+      intake.clearUploads();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
     // in one transaction: a crash in the middle must not leave a demo project without its delivery
     transaction.executeWithoutResult(
         t -> {
           if (settings.demo() && projects.none()) {
-            UUID project = projects.create("Marram Point lifeboat station");
+            UUID project = projects.create("Marram Point lifeboat station", "Yentra");
             intake.receive(project, DemoFiles.FAULTY_NAME, DemoFiles.faultyGbxml(), "Yentra");
-            UUID architecture = projects.create("Marram Point, the architect’s model");
+            UUID architecture = projects.create("Marram Point, the architect’s model", "Yentra");
             intake.receive(
                 architecture, DemoFiles.ARCHITECTS_NAME, DemoFiles.architectsIfc(), "Yentra");
           }

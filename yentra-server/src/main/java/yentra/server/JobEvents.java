@@ -37,10 +37,15 @@ class JobEvents {
 
   @Scheduled(fixedDelay = 250)
   void tell() {
+    if (listeners.isEmpty()) {
+      return;
+    }
+    Map<UUID, Views.JobView> jobs =
+        intake.jobs(listeners.values().stream().map(Listener::job).distinct().toList());
     listeners.forEach(
         (emitter, listener) -> {
-          Views.JobView now = intake.job(listener.job);
-          if (!now.equals(listener.last)) {
+          Views.JobView now = jobs.get(listener.job);
+          if (now != null && !now.equals(listener.last)) {
             if (send(emitter, now) && !ended(now)) {
               listeners.put(emitter, new Listener(listener.job, now));
             } else {

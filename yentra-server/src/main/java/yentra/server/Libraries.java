@@ -45,7 +45,7 @@ class Libraries {
       DeliveryStore deliveries,
       DeliveryStates states) {
     this.db = db;
-    this.json = json;
+    this.json = Stored.reader(json);
     this.clock = clock;
     this.projects = projects;
     this.deliveries = deliveries;

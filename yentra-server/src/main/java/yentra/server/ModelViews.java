@@ -54,6 +54,7 @@ final class ModelViews {
       Views.PlaceView delivered,
       List<Finding> findings,
       List<Views.LogView> log,
+      List<Views.SettingsEntry> settingsLog,
       List<Finding> findingsBefore,
       CheckRun.Touched touched) {
     Remedies remedies = new Remedies(context);
@@ -88,7 +89,9 @@ final class ModelViews {
             .stream().map(f -> finding(f, remedies)).toList(),
         groups(findings),
         severities,
+        new PathMarks(findings, decisions).all(context, scope, delivery.revision()),
         log,
+        settingsLog,
         touched == null
             ? null
             : new Views.SinceView(

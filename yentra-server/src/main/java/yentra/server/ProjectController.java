@@ -18,12 +18,14 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import yentra.core.intake.ProjectSettings;
 import yentra.core.intake.WeatherStation;
 
 /** Projects, and bringing files in. */
 @RestController
 @RequestMapping("/api")
 class ProjectController {
+  private static final int MOST_PROJECTS = 200;
   private final ProjectStore projects;
   private final Intake intake;
   private final JobEvents events;
@@ -34,9 +36,15 @@ class ProjectController {
     this.events = events;
   }
 
+  /** A page of the list. */
   @GetMapping("/projects")
-  List<Views.ProjectView> projects() {
-    return projects.all();
+  Views.ProjectPage projects(
+      @RequestParam(defaultValue = "0") int from, @RequestParam(defaultValue = "50") int most) {
+    if (from < 0 || most < 1 || most > MOST_PROJECTS) {
+      throw Problem.bad(
+          "A page of projects starts at 0 or later and has 1 to " + MOST_PROJECTS + " of them.");
+    }
+    return projects.page(from, most);
   }
 
   @GetMapping("/projects/{id}")
@@ -46,18 +54,26 @@ class ProjectController {
 
   @PostMapping("/projects")
   @ResponseStatus(HttpStatus.CREATED)
-  Views.ProjectView create(@RequestBody Views.NewProject asked) {
+  Views.ProjectView create(
+      @RequestBody Views.NewProject asked, @RequestHeader(RequestGuard.PERSON) String person) {
     String name = asked.name() == null ? "" : asked.name().strip();
-    if (name.isEmpty() || name.length() > 120) {
-      throw Problem.bad("A project needs a name of at most 120 characters.");
+    if (name.isEmpty() || name.length() > 120 || name.matches("(?s).*\\p{Cntrl}.*")) {
+      throw Problem.bad("A project needs a name of one line and at most 120 characters.");
     }
-    return projects.get(projects.create(name));
+    return projects.get(projects.create(name, RequestGuard.person(person)));
   }
 
   @PutMapping("/projects/{id}/settings")
-  Views.ProjectView settings(@PathVariable UUID id, @RequestBody Views.SettingsView asked) {
+  Views.ProjectView settings(
+      @PathVariable UUID id,
+      @RequestBody Views.SettingsRequest asked,
+      @RequestHeader(RequestGuard.PERSON) String person) {
+    if (asked.settings() == null) {
+      throw Problem.bad("The settings are missing.");
+    }
     try {
-      projects.settings(id, asked.settings().checked());
+      ProjectSettings now = asked.settings().settings().checked();
+      projects.settings(id, asked.basedOn(), before -> now, RequestGuard.person(person));
     } catch (IllegalArgumentException e) {
       throw Problem.notApplicable(e.getMessage());
     }

@@ -4,27 +4,36 @@ import static yentra.server.db.Tables.DELIVERY;
 import static yentra.server.db.Tables.PROJECT;
 
 import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.core.intake.ProjectSettings;
+import yentra.server.db.tables.records.ProjectRecord;
 
 /** Projects and the list of their deliveries. */
 @Repository
 class ProjectStore {
   private final DSLContext db;
   private final JsonMapper json;
+  private final SettingsLog log;
   private final Clock clock;
   private final Supplier<UUID> ids;
 
-  ProjectStore(DSLContext db, JsonMapper json, Clock clock, Supplier<UUID> ids) {
+  ProjectStore(DSLContext db, JsonMapper json, SettingsLog log, Clock clock, Supplier<UUID> ids) {
     this.db = db;
-    this.json = json;
+    this.json = Stored.reader(json);
+    this.log = log;
     this.clock = clock;
     this.ids = ids;
   }
@@ -34,73 +43,152 @@ class ProjectStore {
   }
 
   @Transactional
-  UUID create(String name) {
+  UUID create(String name, String by) {
     UUID id = ids.get();
     db.insertInto(PROJECT)
         .set(PROJECT.ID, id)
         .set(PROJECT.NAME, name)
         .set(PROJECT.CREATED_AT, clock.instant())
+        .set(PROJECT.CREATED_BY, by)
         .execute();
     return id;
   }
 
   ProjectSettings settings(UUID id) {
-    return db.select(PROJECT.SETTINGS)
-        .from(PROJECT)
-        .where(PROJECT.ID.eq(id))
-        .fetchOptional(PROJECT.SETTINGS)
-        .map(j -> json.readValue(j.data(), ProjectSettings.class))
-        .orElseThrow(() -> Problem.notFound("The project"));
+    return settings(record(id));
   }
 
-  @Transactional
-  public void settings(UUID id, ProjectSettings settings) {
-    settings(id);
-    db.update(PROJECT)
-        .set(PROJECT.SETTINGS, JSONB.valueOf(json.writeValueAsString(settings)))
-        .where(PROJECT.ID.eq(id))
-        .execute();
+  private ProjectSettings settings(ProjectRecord p) {
+    return json.readValue(p.getSettings().data(), ProjectSettings.class);
   }
 
-  List<Views.ProjectView> all() {
-    return db.selectFrom(PROJECT)
-        .orderBy(PROJECT.CREATED_AT, PROJECT.ID)
-        .fetch(p -> view(p.getId(), p.getName()));
-  }
-
-  Views.ProjectView get(UUID id) {
+  private ProjectRecord record(UUID id) {
     return db.selectFrom(PROJECT)
         .where(PROJECT.ID.eq(id))
         .fetchOptional()
-        .map(p -> view(p.getId(), p.getName()))
         .orElseThrow(() -> Problem.notFound("The project"));
   }
 
-  private Views.ProjectView view(UUID id, String name) {
-    List<Views.DeliverySummary> deliveries =
-        db.select(
-                DELIVERY.ID,
-                DELIVERY.PART,
-                DELIVERY.REVISION,
-                DELIVERY.FILE_NAME,
-                DELIVERY.FORMAT,
-                DELIVERY.SIZE,
-                DELIVERY.RECEIVED_AT,
-                DELIVERY.RECEIVED_BY)
-            .from(DELIVERY)
-            .where(DELIVERY.PROJECT_ID.eq(id))
-            .orderBy(DELIVERY.RECEIVED_AT.desc(), DELIVERY.PART.desc(), DELIVERY.REVISION.desc())
-            .fetch(
-                r ->
-                    new Views.DeliverySummary(
-                        r.value1(),
-                        r.value2(),
-                        r.value3(),
-                        r.value4(),
-                        r.value5(),
-                        r.value6(),
-                        r.value7(),
-                        r.value8()));
-    return new Views.ProjectView(id, name, Views.SettingsView.of(settings(id)), deliveries);
+  /** Until the transaction ends, nobody else changes the project's settings. */
+  private ProjectRecord lock(UUID id) {
+    return db.selectFrom(PROJECT)
+        .where(PROJECT.ID.eq(id))
+        .forUpdate()
+        .fetchOptional()
+        .orElseThrow(() -> Problem.notFound("The project"));
+  }
+
+  /**
+   * Changes the settings, and keeps who did it.
+   *
+   * @param basedOn version of the settings that the change was made from
+   * @throws Problem when they have changed since
+   */
+  @Transactional
+  public void settings(UUID id, long basedOn, UnaryOperator<ProjectSettings> change, String by) {
+    ProjectRecord p = lock(id);
+    if (p.getVersion() != basedOn) {
+      throw Problem.stale(p.getVersion(), log.since(id, basedOn));
+    }
+    ProjectSettings before = settings(p);
+    ProjectSettings after = change.apply(before);
+    if (!after.equals(before)) {
+      write(p, after);
+      log.add(id, p.getVersion() + 1, before, after, by);
+    }
+  }
+
+  /** Undoes the change of settings that was made last. */
+  @Transactional
+  public void undo(UUID id, String by) {
+    ProjectRecord p = lock(id);
+    write(p, log.undo(id, by).withUnits(settings(p).units()));
+  }
+
+  /** Makes the change of settings again that was undone last. */
+  @Transactional
+  public void redo(UUID id) {
+    ProjectRecord p = lock(id);
+    write(p, log.redo(id).withUnits(settings(p).units()));
+  }
+
+  private void write(ProjectRecord p, ProjectSettings settings) {
+    db.update(PROJECT)
+        .set(PROJECT.SETTINGS, JSONB.valueOf(json.writeValueAsString(settings)))
+        .set(PROJECT.VERSION, p.getVersion() + 1)
+        .where(PROJECT.ID.eq(p.getId()))
+        .execute();
+  }
+
+  /**
+   * Some projects in the order in which they were made, with all that is shown of them in a list.
+   *
+   * @param from how many to pass over
+   * @param most how many to give at most
+   */
+  Views.ProjectPage page(int from, int most) {
+    List<ProjectRecord> found =
+        db.selectFrom(PROJECT)
+            .orderBy(PROJECT.CREATED_AT, PROJECT.ID)
+            .offset(from)
+            .limit(most)
+            .fetch();
+    Map<UUID, List<Views.DeliverySummary>> deliveries =
+        deliveries(found.stream().map(ProjectRecord::getId).toList());
+    return new Views.ProjectPage(
+        from,
+        db.fetchCount(PROJECT),
+        found.stream().map(p -> view(p, deliveries.getOrDefault(p.getId(), List.of()))).toList());
+  }
+
+  Views.ProjectView get(UUID id) {
+    return view(record(id), deliveries(List.of(id)).getOrDefault(id, List.of()));
+  }
+
+  String name(UUID id) {
+    return record(id).getName();
+  }
+
+  private Views.ProjectView view(ProjectRecord p, List<Views.DeliverySummary> deliveries) {
+    return new Views.ProjectView(
+        p.getId(),
+        p.getName(),
+        p.getVersion(),
+        p.getCreatedBy(),
+        Views.SettingsView.of(settings(p)),
+        deliveries);
+  }
+
+  /** The deliveries of projects, the newest first, in one query. */
+  private Map<UUID, List<Views.DeliverySummary>> deliveries(Collection<UUID> projects) {
+    Map<UUID, List<Views.DeliverySummary>> out = new HashMap<>();
+    db.select(
+            DELIVERY.PROJECT_ID,
+            DELIVERY.ID,
+            DELIVERY.PART,
+            DELIVERY.REVISION,
+            DELIVERY.FILE_NAME,
+            DELIVERY.FORMAT,
+            DELIVERY.SIZE,
+            DELIVERY.RECEIVED_AT,
+            DELIVERY.RECEIVED_BY)
+        .from(DELIVERY)
+        .where(projects.isEmpty() ? DSL.falseCondition() : DELIVERY.PROJECT_ID.in(projects))
+        .orderBy(DELIVERY.RECEIVED_AT.desc(), DELIVERY.PART.desc(), DELIVERY.REVISION.desc())
+        .fetch()
+        .forEach(
+            r ->
+                out.computeIfAbsent(r.value1(), k -> new ArrayList<>())
+                    .add(
+                        new Views.DeliverySummary(
+                            r.value2(),
+                            r.value3(),
+                            r.value4(),
+                            r.value5(),
+                            r.value6(),
+                            r.value7(),
+                            r.value8(),
+                            r.value9())));
+    return out;
   }
 }

@@ -19,7 +19,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * page cannot send without being asked first. Also sets the security headers.
  */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE)
+@Order(Ordered.HIGHEST_PRECEDENCE + 1)
 class RequestGuard extends OncePerRequestFilter {
   /** Who makes the request, URL-encoded. */
   static final String PERSON = "X-Yentra-Person";
@@ -40,6 +40,15 @@ class RequestGuard extends OncePerRequestFilter {
       refuse(response, "This server answers on 127.0.0.1 and localhost only.");
       return;
     }
+    String query = request.getQueryString();
+    if (query != null && query.contains("%00")) {
+      ProblemAdvice.write(
+          response,
+          HttpServletResponse.SC_BAD_REQUEST,
+          "bad-request",
+          "The address has a NUL character in it.");
+      return;
+    }
     boolean reads = Set.of("GET", "HEAD", "OPTIONS").contains(request.getMethod());
     if (!reads && request.getHeader(PERSON) == null) {
       refuse(response, "Requests that change something need the header " + PERSON + ".");
@@ -49,11 +58,7 @@ class RequestGuard extends OncePerRequestFilter {
   }
 
   private static void refuse(HttpServletResponse response, String message) throws IOException {
-    response.setStatus(HttpServletResponse.SC_FORBIDDEN);
-    response.setContentType("application/problem+json");
-    response
-        .getWriter()
-        .write("{\"type\":\"urn:yentra:forbidden\",\"status\":403,\"detail\":\"" + message + "\"}");
+    ProblemAdvice.write(response, HttpServletResponse.SC_FORBIDDEN, "forbidden", message);
   }
 
   /**
@@ -68,6 +73,7 @@ class RequestGuard extends OncePerRequestFilter {
     } catch (IllegalArgumentException e) {
       throw Problem.bad("The header " + PERSON + " must hold a name, URL-encoded.");
     }
+    name = name.replaceAll("\\p{Cntrl}", " ").strip();
     return name.isEmpty() ? "someone" : name.length() > 80 ? name.substring(0, 80) : name;
   }
 }

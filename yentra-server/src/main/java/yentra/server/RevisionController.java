@@ -23,8 +23,11 @@ class RevisionController {
   }
 
   @PostMapping("/log/position")
-  Views.ModelView position(@PathVariable UUID id, @RequestBody Views.PositionRequest asked) {
-    return deliveries.position(id, asked.basedOn(), asked.position());
+  Views.ModelView position(
+      @PathVariable UUID id,
+      @RequestBody Views.PositionRequest asked,
+      @RequestHeader(RequestGuard.PERSON) String person) {
+    return deliveries.position(id, asked.basedOn(), asked.position(), RequestGuard.person(person));
   }
 
   /** What depends on entries; nothing is changed. */
@@ -35,8 +38,11 @@ class RevisionController {
   }
 
   @PostMapping("/log/without")
-  Views.ModelView without(@PathVariable UUID id, @RequestBody Views.WithoutRequest asked) {
-    return deliveries.without(id, asked.basedOn(), asked.entries());
+  Views.ModelView without(
+      @PathVariable UUID id,
+      @RequestBody Views.WithoutRequest asked,
+      @RequestHeader(RequestGuard.PERSON) String person) {
+    return deliveries.without(id, asked.basedOn(), asked.entries(), RequestGuard.person(person));
   }
 
   @GetMapping("/revision")

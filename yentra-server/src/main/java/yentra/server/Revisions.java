@@ -54,7 +54,7 @@ class Revisions {
     this.deliveries = deliveries;
     this.states = states;
     this.projects = projects;
-    this.json = json;
+    this.json = Stored.reader(json);
     this.tolerance = tolerance;
   }
 
@@ -63,8 +63,7 @@ class Revisions {
 
   private record Plan(RevisionComparison comparison, List<Told> told) {}
 
-  @Transactional(readOnly = true)
-  public Views.RevisionView of(UUID id) {
+  Views.RevisionView of(UUID id) {
     DeliveryRecord d = store.get(id);
     DeliveryRecord before = store.before(d).orElse(null);
     if (before == null) {

@@ -39,7 +39,7 @@ class ScopeSheets {
 
   ScopeSheets(DSLContext db, JsonMapper json, Clock clock, Supplier<UUID> ids) {
     this.db = db;
-    this.json = json;
+    this.json = Stored.reader(json);
     this.clock = clock;
     this.ids = ids;
   }
@@ -82,6 +82,10 @@ class ScopeSheets {
    * @throws Problem with sheet, row and column when a cell cannot be understood
    */
   static ScopeSheet read(ScopeViews.SheetCells cells) {
+    if (!cells.isThere()) {
+      throw Problem.bad(
+          "A scope sheet has the tables about, scope and properties, with all cells.");
+    }
     try {
       return cells.grid().sheet();
     } catch (ScopeSheetException e) {

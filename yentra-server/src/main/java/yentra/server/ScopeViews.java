@@ -8,8 +8,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.Body;
 import yentra.core.model.Element;
@@ -137,6 +139,16 @@ final class ScopeViews {
   /** A sheet as cells. */
   record SheetCells(
       List<List<String>> about, List<List<String>> scope, List<List<String>> properties) {
+    /** Whether there is a cell, and no row or table is missing. */
+    boolean isThere() {
+      return about != null
+          && scope != null
+          && properties != null
+          && Stream.of(about, scope, properties)
+              .flatMap(List::stream)
+              .allMatch(r -> r != null && r.stream().allMatch(Objects::nonNull));
+    }
+
     SheetGrid grid() {
       return new SheetGrid(about, scope, properties);
     }

@@ -64,8 +64,7 @@ class Topics {
    *
    * @param asked ids of findings; null for all that are open
    */
-  @Transactional
-  public Archive write(UUID delivery, BcfVersion version, List<String> asked, String by) {
+  Archive write(UUID delivery, BcfVersion version, List<String> asked, String by) {
     DeliveryRecord d = store.get(delivery);
     DeliveryStates.State s = states.state(d);
     Decisions.Known known = decisions.of(d, s.context(), s.findings());
@@ -87,7 +86,7 @@ class Topics {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     try {
       BcfWriter.write(
-          topics, version, projects.get(d.getProjectId()).name(), d.getProjectId().toString(), out);
+          topics, version, projects.name(d.getProjectId()), d.getProjectId().toString(), out);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

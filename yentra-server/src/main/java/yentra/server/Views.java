@@ -20,8 +20,35 @@ import yentra.core.thermal.HeatLossOptions;
 final class Views {
   private Views() {}
 
+  /**
+   * @param version of the settings; a change says which one it was based on
+   */
   record ProjectView(
-      UUID id, String name, SettingsView settings, List<DeliverySummary> deliveries) {}
+      UUID id,
+      String name,
+      long version,
+      String createdBy,
+      SettingsView settings,
+      List<DeliverySummary> deliveries) {}
+
+  /**
+   * Some of all projects.
+   *
+   * @param from how many come before them
+   * @param all how many there are
+   */
+  record ProjectPage(int from, int all, List<ProjectView> projects) {}
+
+  record SettingsRequest(long basedOn, SettingsView settings) {}
+
+  /** A change of the project's settings; it stands in the log beside the repairs. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record SettingsEntry(
+      String summary,
+      String madeBy,
+      Instant madeAt,
+      boolean inForce,
+      @Schema(nullable = true) String undoneBy) {}
 
   /** {@link ProjectSettings}; what is null is left to the deliveries. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -194,7 +221,9 @@ final class Views {
       List<FindingView> findings,
       List<GroupView> groups,
       Map<String, Integer> severities,
+      List<PathView> path,
       List<LogView> log,
+      List<SettingsEntry> settingsLog,
       @Schema(nullable = true) SinceView since) {}
 
   /**
@@ -221,13 +250,24 @@ final class Views {
       int byHand,
       int gone) {}
 
+  /**
+   * A workspace on the path.
+   *
+   * @param text the one figure that matters there
+   * @param mark {@code clear} when nothing is open there, {@code open}, or {@code nothing} yet
+   */
+  record PathView(String workspace, String text, String mark) {}
+
   /** Outdoor walls of one of eight orientations; azimuth from true north. */
   record PetalView(double azimuth, double wallArea, double glazedArea) {}
 
   /**
    * @param part number of the part of the project that it is about
    * @param placed why it was taken for this revision of this part
+   * @param undoes what undoing would take back; null when there is nothing
+   * @param redoes what would be made again; null when there is nothing
    */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
   record DeliveryView(
       UUID id,
       UUID projectId,
@@ -245,7 +285,9 @@ final class Views {
       long version,
       int logPosition,
       boolean canUndo,
-      boolean canRedo) {}
+      boolean canRedo,
+      @Schema(nullable = true) String undoes,
+      @Schema(nullable = true) String redoes) {}
 
   /** What was read, and what the reader has to say. */
   record ReportView(
@@ -391,6 +433,7 @@ final class Views {
       boolean inForce,
       String area,
       boolean carried,
+      @Schema(nullable = true) String undoneBy,
       @Schema(nullable = true) EntryFigures figures) {}
 
   /** What an entry changed, in figures; each before and after. */
@@ -464,6 +507,11 @@ final class Views {
 
   record LimitsRequest(Map<String, Double> limits) {}
 
+  /**
+   * @param basedOn version of the project's settings
+   */
+  record SetLimitsRequest(long basedOn, Map<String, Double> limits) {}
+
   /** How many findings of a code there are, and would be. */
   record EffectView(String code, int now, int then) {}
 
@@ -499,6 +547,8 @@ final class Views {
       long size,
       String sha256,
       int blockers,
+      int errors,
+      int warnings,
       List<String> differences,
       List<AcceptedView> accepted,
       String madeBy,

@@ -1,5 +1,6 @@
 package yentra.server;
 
+import java.nio.file.Path;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 
 /**
@@ -7,6 +8,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  *
  * @param demo load the demo project into an empty database
  * @param maxUploadBytes largest file that is taken in
+ * @param uploads folder for files while they come in; emptied when the server starts
  */
 @ConfigurationProperties("yentra")
-public record YentraSettings(boolean demo, long maxUploadBytes) {}
+public record YentraSettings(boolean demo, long maxUploadBytes, Path uploads) {}

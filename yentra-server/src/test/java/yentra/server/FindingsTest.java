@@ -143,7 +143,14 @@ class FindingsTest {
               assertThat(e.get("then").asInt()).isZero();
             });
     assertThat(model().get("findings").toString()).contains("SPC-403");
-    assertThat(yentra.put("/api/deliveries/" + delivery + "/limits", wide).status()).isEqualTo(200);
+    Map<String, Object> set = new java.util.HashMap<>(wide);
+    set.put("basedOn", 99);
+    assertThat(yentra.put("/api/deliveries/" + delivery + "/limits", set).status()).isEqualTo(409);
+    String project = model().get("delivery").get("projectId").asString();
+    set.put("basedOn", yentra.get("/api/projects/" + project).json().get("version").asLong());
+    assertThat(yentra.put("/api/deliveries/" + delivery + "/limits", set).status()).isEqualTo(200);
+    assertThat(model().get("settingsLog").toString())
+        .contains("Sets the limit SPC-403.difference to 20.", "Test person");
     assertThat(model().get("findings").toString()).doesNotContain("SPC-403");
     RunningServer.Yentra.Answer bad =
         post("limits/try", Map.of("limits", Map.of("SPC-403.difference", 5000.0)));

@@ -28,12 +28,119 @@ class ProjectSettingsTest {
   }
 
   private RunningServer.Yentra.Answer put(String settings) {
+    return put(version(), settings);
+  }
+
+  private RunningServer.Yentra.Answer put(long basedOn, String settings) {
+    return send("{\"basedOn\":" + basedOn + ",\"settings\":" + settings + "}");
+  }
+
+  private RunningServer.Yentra.Answer send(String body) {
     return yentra.send(
         HttpRequest.newBuilder(yentra.uri("/api/projects/" + project + "/settings"))
             .header("Content-Type", "application/json")
             .header("X-Yentra-Person", "Test%20person")
-            .PUT(HttpRequest.BodyPublishers.ofString(settings))
+            .PUT(HttpRequest.BodyPublishers.ofString(body))
             .build());
+  }
+
+  private long version() {
+    return yentra.get("/api/projects/" + project).json().get("version").asLong();
+  }
+
+  @Test
+  void unknownMembersAndMissingSettingsAreRefusedAndNothingIsCleared() {
+    assertThat(put("{\"use\":\"Office\"}").status()).isEqualTo(200);
+    long now = version();
+    RunningServer.Yentra.Answer nonsense = put("{\"nonsense\":1}");
+    assertThat(nonsense.status()).isEqualTo(400);
+    assertThat(nonsense.json().get("detail").asString()).contains("nonsense");
+    assertThat(send("{\"nonsense\":1}").status()).isEqualTo(400);
+    assertThat(send("{}").status()).isEqualTo(400);
+    assertThat(send("not json").json().get("detail").asString()).contains("line 1");
+    JsonNode p = yentra.get("/api/projects/" + project).json();
+    assertThat(p.get("settings").get("use").asString()).isEqualTo("Office");
+    assertThat(p.get("version").asLong()).isEqualTo(now);
+    assertThat(p.get("createdBy").asString()).isEqualTo("Test person");
+  }
+
+  @Test
+  void whoChangesSettingsFirstIsNotWrittenOver() {
+    long seen = version();
+    assertThat(put(seen, "{\"elevation\":6}").status()).isEqualTo(200);
+    RunningServer.Yentra.Answer late = put(seen, "{\"elevation\":7}");
+    assertThat(late.status()).isEqualTo(409);
+    assertThat(late.json().get("detail").asString())
+        .contains("Test person: Sets the elevation to 6 m.");
+    assertThat(
+            yentra.get("/api/projects/" + project).json().get("settings").get("elevation").asInt())
+        .isEqualTo(6);
+  }
+
+  /**
+   * A repair, a ground level, units, another repair: undone in the order in which they were made.
+   */
+  @Test
+  void undoTakesBackWhatWasDoneLastWhicheverItWas() throws Exception {
+    String delivery =
+        yentra.intake(project, "sound.xml", DemoFiles.soundGbxml()).get("deliveryId").asString();
+    String space = yentra.model(delivery).get("spaces").get(0).get("key").asString();
+    assertThat(rename(delivery, space, "First").status()).isEqualTo(200);
+    assertThat(put("{\"groundLevel\":-0.5}").status()).isEqualTo(200);
+    assertThat(put("{\"groundLevel\":-0.5,\"units\":\"IP\"}").status()).isEqualTo(200);
+    JsonNode m = yentra.model(delivery);
+    assertThat(m.get("delivery").get("undoes").asString())
+        .isEqualTo("Sets the ground level to -0.5 m.");
+    assertThat(m.get("settingsLog").get(0).get("madeBy").asString()).isEqualTo("Test person");
+    assertThat(rename(delivery, space, "Second").status()).isEqualTo(200);
+
+    assertThat(move(delivery, "undo").get("delivery").get("undoes").asString())
+        .isEqualTo("Sets the ground level to -0.5 m.");
+    m = move(delivery, "undo");
+    assertThat(m.get("delivery").get("undoes").asString()).contains("First");
+    assertThat(m.get("settingsLog").get(0).get("inForce").asBoolean()).isFalse();
+    assertThat(m.get("settingsLog").get(0).get("undoneBy").asString()).isEqualTo("Test person");
+    JsonNode settings = yentra.get("/api/projects/" + project).json().get("settings");
+    assertThat(settings.has("groundLevel")).isFalse();
+    assertThat(settings.get("units").asString()).as("how figures are shown stays").isEqualTo("IP");
+    m = move(delivery, "undo");
+    assertThat(m.get("delivery").get("canUndo").asBoolean()).isFalse();
+    assertThat(m.get("log").get(0).get("undoneBy").asString()).isEqualTo("Test person");
+
+    assertThat(move(delivery, "redo").get("delivery").get("redoes").asString())
+        .isEqualTo("Sets the ground level to -0.5 m.");
+    assertThat(move(delivery, "redo").get("delivery").get("redoes").asString()).contains("Second");
+    m = move(delivery, "redo");
+    assertThat(m.get("delivery").get("canRedo").asBoolean()).isFalse();
+    assertThat(m.get("spaces").get(0).get("name").asString()).isEqualTo("Second");
+    assertThat(
+            yentra
+                .get("/api/projects/" + project)
+                .json()
+                .get("settings")
+                .get("groundLevel")
+                .asDouble())
+        .isEqualTo(-0.5);
+  }
+
+  private RunningServer.Yentra.Answer rename(String delivery, String space, String name) {
+    return yentra.post(
+        "/api/deliveries/" + delivery + "/repairs",
+        java.util.Map.of(
+            "basedOn",
+            yentra.model(delivery).get("delivery").get("version").asLong(),
+            "repair",
+            java.util.Map.of("kind", "NameSpaces", "rule", name, "spaces", List.of(space))));
+  }
+
+  private JsonNode move(String delivery, String way) {
+    RunningServer.Yentra.Answer a =
+        yentra.post(
+            "/api/deliveries/" + delivery + "/" + way,
+            java.util.Map.of(
+                "basedOn", yentra.model(delivery).get("delivery").get("version").asLong()));
+    assertThat(a.status()).as(a.body()).isEqualTo(200);
+    return a.json();
   }
 
   private static List<String> codes(JsonNode model) {

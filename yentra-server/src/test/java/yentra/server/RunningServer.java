@@ -50,10 +50,17 @@ final class RunningServer implements BeforeAllCallback, ParameterResolver {
           application.run(
               "--server.port=0",
               "--yentra.demo=false",
+              "--spring.datasource.hikari.connection-timeout=1500",
+              "--yentra.uploads=" + dir.resolve("uploads"),
               "--yentra.max-upload-bytes=300000000",
               "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + port + "/yentra",
               "--spring.datasource.password=" + password);
       base = "http://127.0.0.1:" + ((WebServerApplicationContext) context).getWebServer().getPort();
+    }
+
+    /** Stops or starts the database under the running application. */
+    void database(String action) throws IOException {
+      cluster(action);
     }
 
     private String cluster(String action) throws IOException {

@@ -332,7 +332,7 @@ class ThermalTest {
         yentra
             .put(
                 "/api/projects/" + project + "/settings",
-                Map.of("constructions", Map.of(type, name)))
+                Map.of("basedOn", 1, "settings", Map.of("constructions", Map.of(type, name))))
             .json()
             .get("settings");
     assertThat(settings.get("constructions").get(type).asString()).isEqualTo(name);
@@ -350,7 +350,7 @@ class ThermalTest {
             yentra
                 .put(
                     "/api/projects/" + project + "/settings",
-                    Map.of("constructions", Map.of("Moon", name)))
+                    Map.of("basedOn", 2, "settings", Map.of("constructions", Map.of("Moon", name))))
                 .status())
         .isEqualTo(422);
   }

@@ -11,6 +11,7 @@ import yentra.core.envelope.Conditions;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.FrameDifference;
+import yentra.core.envelope.Material;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.SourceRef;
@@ -300,6 +301,18 @@ public final class CheckContext {
   }
 
   /** What constructions come to; worked out when first asked for. */
+  /** Materials of a construction that are no air and state nothing thermal. */
+  public List<Material> silentMaterials(String construction) {
+    return envelope()
+        .construction(construction)
+        .map(c -> thermal().buildUp(c).materials())
+        .orElse(List.of())
+        .stream()
+        .filter(ThermalSurvey::statesNothing)
+        .distinct()
+        .toList();
+  }
+
   synchronized ThermalSurvey thermal() {
     if (thermal == null) {
       thermal = new ThermalSurvey(this);

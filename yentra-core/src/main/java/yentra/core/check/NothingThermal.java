@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
 import yentra.core.envelope.Construction;
+import yentra.core.envelope.Material;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Polygon;
@@ -58,8 +59,7 @@ final class NothingThermal implements Check {
     }
     Set<String> materials = new LinkedHashSet<>();
     for (String key : areas.keySet()) {
-      thermal.buildUp(context.envelope().construction(key).orElseThrow()).materials().stream()
-          .filter(ThermalSurvey::statesNothing)
+      silent(thermal.buildUp(context.envelope().construction(key).orElseThrow()))
           .forEach(m -> materials.add(m.label()));
     }
     double area = areas.values().stream().mapToDouble(v -> v).sum();
@@ -81,10 +81,17 @@ final class NothingThermal implements Check {
     List<String> list = List.copyOf(materials);
     return list.size() <= 3
         ? String.join(", ", list)
-        : String.join(", ", list.subList(0, 3)) + " and " + (list.size() - 3) + " more materials";
+        : String.join(", ", list.subList(0, 3))
+            + " and "
+            + (list.size() - 3)
+            + (list.size() == 4 ? " more material" : " more materials");
   }
 
   private static boolean unknown(Construction c, BuildUp b) {
-    return c.uValue() == null && b.materials().stream().anyMatch(ThermalSurvey::statesNothing);
+    return c.uValue() == null && !silent(b).isEmpty();
+  }
+
+  private static List<Material> silent(BuildUp b) {
+    return b.materials().stream().filter(ThermalSurvey::statesNothing).toList();
   }
 }

@@ -1,10 +1,16 @@
 package yentra.core.check;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.operation.union.UnaryUnionOp;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Surface;
+import yentra.core.geometry.PlaneFrame;
+import yentra.core.geometry.Polygon;
+import yentra.core.model.Element;
 
 /** OPN-606: the opening's type contradicts its properties. */
 final class OpeningContradicts implements LocalCheck {
@@ -13,9 +19,12 @@ final class OpeningContradicts implements LocalCheck {
           "OPN-606",
           Severity.ERROR,
           "the opening's type contradicts its properties",
-          "Opaque doors that name a window type, and windows that name an opaque construction and no window type.",
+          "Opaque doors that name a window type, or most of whose body is drawn as see-through; and windows that name an opaque construction and no window type.",
           "Light passes a door, or none passes a window.",
-          List.of());
+          List.of(new Limit("share", "", 0.5, 0.1, 1)));
+
+  /** Faces of glass that lie along the opening, by the cosine of the angle between them. */
+  private static final double ALONG = 0.7;
 
   @Override
   public Descriptor descriptor() {
@@ -28,7 +37,17 @@ final class OpeningContradicts implements LocalCheck {
       for (Opening o : s.openings()) {
         boolean door = o.type() == OpeningType.NON_SLIDING_DOOR && named(o.glazing());
         boolean window = o.type().isGlazed() && named(o.construction()) && !named(o.glazing());
-        if (door || window) {
+        boolean glass = !door && !o.type().isGlazed() && isDrawnAsGlass(context, o);
+        if (glass) {
+          report.accept(
+              context
+                  .finding(DESCRIPTOR, o.key(), s.key())
+                  .evidence(Evidence.area(o.polygon()))
+                  .says(
+                      "The "
+                          + context.naming().opening(o)
+                          + " is an opaque door, but the delivery draws most of it as glass."));
+        } else if (door || window) {
           report.accept(
               context
                   .finding(DESCRIPTOR, o.key(), s.key())
@@ -42,6 +61,29 @@ final class OpeningContradicts implements LocalCheck {
         }
       }
     }
+  }
+
+  /** Whether parts that are seen through cover most of the opening. */
+  private static boolean isDrawnAsGlass(CheckContext context, Opening o) {
+    if (o.type() == OpeningType.AIR || o.element() == null || o.polygon().outer().isEmpty()) {
+      return false;
+    }
+    Element e = context.model().element(o.element().id()).orElse(null);
+    List<Polygon> clear = e == null ? List.of() : context.model().seeThrough(e);
+    if (clear.isEmpty()) {
+      return false;
+    }
+    PlaneFrame frame = PlaneFrame.of(o.polygon().plane());
+    List<Geometry> seen = new ArrayList<>();
+    for (Polygon p : clear) {
+      if (Math.abs(p.plane().normal().dot(o.polygon().plane().normal())) > ALONG) {
+        seen.add(frame.project(p));
+      }
+    }
+    Geometry all = UnaryUnionOp.union(seen);
+    return all != null
+        && all.intersection(frame.project(o.polygon())).getArea()
+            > context.limit(DESCRIPTOR.code(), "share") * o.polygon().area();
   }
 
   private static boolean named(String key) {

@@ -8,15 +8,16 @@ import yentra.core.envelope.FrameDifference;
 /** UNI-204: a delivery's origin, units or north disagree with those of the project's first. */
 final class SourcesDisagree implements Check {
   static final Limit SHIFT = new Limit("shift", "m", 0.01, 0, 1000);
+  static final Limit APART = new Limit("apart", "m", 1000, 10, 1_000_000);
   static final Limit TURN = new Limit("turn", "deg", 0.1, 0, 180);
   static final Descriptor DESCRIPTOR =
       new Descriptor(
           "UNI-204",
           Severity.ERROR,
           "two sources of one project whose origins, units or north disagree",
-          "The shift, turn and scale that bring the spaces which both have onto each other, and the difference of the stated norths.",
+          "The shift, turn and scale that bring the spaces which both have onto each other; where they have none in common, the gap between both; and the difference of the stated norths.",
           "Wings that do not meet, and walls that face the wrong way, go unnoticed until the results are odd.",
-          List.of(SHIFT, TURN));
+          List.of(SHIFT, TURN, APART));
 
   @Override
   public Descriptor descriptor() {
@@ -61,6 +62,20 @@ final class SourcesDisagree implements Check {
                       d.shift().x(),
                       d.shift().y(),
                       d.shift().z())));
+    }
+    double far = context.limit(DESCRIPTOR, APART.name());
+    if (d.common() == 0 && d.gap() > far) {
+      report.accept(
+          context
+              .finding(DESCRIPTOR)
+              .subject("apart")
+              .measured(d.gap(), far, "m")
+              .says(
+                  String.format(
+                      Locale.ROOT,
+                      "It has no space in common with %s and lies %.0f m from it.",
+                      other,
+                      d.gap())));
     }
     if (Math.abs(d.turn()) > turn) {
       report.accept(

@@ -2,6 +2,8 @@ package yentra.core.check;
 
 import java.util.List;
 import java.util.function.Consumer;
+import yentra.core.envelope.Exposure;
+import yentra.core.envelope.Surface;
 import yentra.core.envelope.Uncovered;
 
 /** SPC-408: an enclosed volume of the building that no space covers. */
@@ -11,7 +13,7 @@ final class UncoveredVolume implements Check {
           "SPC-408",
           Severity.WARNING,
           "an enclosed volume of the building that no space covers",
-          "Found from faces that look into it: filled with upright columns 0.1 m wide from what is below to what is above.",
+          "Found from faces that look into it: filled with upright columns 0.1 m wide from what is below to what is above; and from faces of two spaces that nothing parts and that lie apart.",
           "A room, shaft or ceiling void is missing from the heat balance, and what bounds it faces nothing.",
           List.of(new Limit("volume", "m3", 0.5, 0.01, 1000)));
 
@@ -41,6 +43,41 @@ final class UncoveredVolume implements Check {
                         + Text.length(u.to().z())
                         + "."));
       }
+    }
+    for (Surface s : context.envelope().surfaces()) {
+      between(context, s, limit, report);
+    }
+  }
+
+  /**
+   * Air between two spaces that nothing parts, but whose faces lie apart, as in a slab's opening.
+   */
+  private static void between(
+      CheckContext context, Surface s, double limit, Consumer<Finding> report) {
+    boolean open =
+        s.exposure() == Exposure.NONE
+            && s.sides().size() == 2
+            && !s.sides().get(0).space().equals(s.sides().get(1).space());
+    if (!open || s.thickness() == null || s.thickness() <= context.tolerance().gap()) {
+      return;
+    }
+    double volume = s.polygon().area() * s.thickness();
+    if (volume > limit) {
+      report.accept(
+          context
+              .finding(DESCRIPTOR, s.sides().get(0).space(), s.sides().get(1).space(), s.key())
+              .measured(volume, limit, "m3")
+              .evidence(Evidence.area(s.polygon()))
+              .says(
+                  "Between "
+                      + context.naming().space(s.sides().get(0).space())
+                      + " and "
+                      + context.naming().space(s.sides().get(1).space())
+                      + " lie "
+                      + Text.volume(volume)
+                      + " of air that no space covers: nothing parts the two, but their faces are "
+                      + Text.length(s.thickness())
+                      + " apart."));
     }
   }
 }

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import yentra.core.geometry.Box;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Triangulation;
 import yentra.core.geometry.Vec3;
@@ -25,8 +26,12 @@ import yentra.core.geometry.Vec3;
  *     metres; zero where that cannot be told
  * @param north stated azimuth of the y axis less that of the other, −180 to 180 degrees; null when
  *     one of them states none
+ * @param apart from the middle of the other's surfaces to the middle of these, in metres, in the
+ *     files' coordinates; null where one has no surfaces
+ * @param gap between the boxes around both, in metres; 0 where they touch
  */
-public record FrameDifference(int common, double scale, double turn, Vec3 shift, Double north) {
+public record FrameDifference(
+    int common, double scale, double turn, Vec3 shift, Double north, Vec3 apart, double gap) {
   private static final int MOST_PAIRS = 4000;
 
   /** Points nearer than this tell no bearing, in metres. */
@@ -40,8 +45,13 @@ public record FrameDifference(int common, double scale, double turn, Vec3 shift,
     Double a = own.site().northAzimuth();
     Double b = other.site().northAzimuth();
     Double north = a == null || b == null ? null : wrapped(a - b);
+    Box mine = box(own);
+    Box theirs = box(other);
+    boolean both = !mine.isEmpty() && !theirs.isEmpty();
+    Vec3 apart = both ? mine.centre().minus(theirs.centre()) : null;
+    double gap = both ? gap(mine, theirs) : 0;
     if (pairs.isEmpty()) {
-      return new FrameDifference(0, 1, 0, Vec3.ZERO, north);
+      return new FrameDifference(0, 1, 0, Vec3.ZERO, north, apart, gap);
     }
     double scale = pairs.size() < 2 ? 1 : scale(pairs);
     double turn = pairs.size() < 2 ? 0 : turn(pairs);
@@ -53,7 +63,23 @@ public record FrameDifference(int common, double scale, double turn, Vec3 shift,
       shifts[2][i] = d.z();
     }
     Vec3 shift = new Vec3(median(shifts[0]), median(shifts[1]), median(shifts[2]));
-    return new FrameDifference(pairs.size(), scale, turn, shift, north);
+    return new FrameDifference(pairs.size(), scale, turn, shift, north, apart, gap);
+  }
+
+  private static Box box(Envelope e) {
+    Box box = Box.EMPTY;
+    for (Surface s : e.surfaces()) {
+      box = box.union(s.polygon().box());
+    }
+    Vec3 origin = e.delivered().origin();
+    return box.isEmpty() ? box : new Box(box.min().plus(origin), box.max().plus(origin));
+  }
+
+  private static double gap(Box a, Box b) {
+    double x = Math.max(0, Math.max(a.min().x() - b.max().x(), b.min().x() - a.max().x()));
+    double y = Math.max(0, Math.max(a.min().y() - b.max().y(), b.min().y() - a.max().y()));
+    double z = Math.max(0, Math.max(a.min().z() - b.max().z(), b.min().z() - a.max().z()));
+    return new Vec3(x, y, z).length();
   }
 
   private static List<Pair> pairs(Envelope own, Envelope other) {

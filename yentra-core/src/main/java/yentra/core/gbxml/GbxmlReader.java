@@ -95,7 +95,10 @@ public final class GbxmlReader {
         case "Schedule" -> schedules.year(constructions.header(c));
         case "WeekSchedule" -> schedules.week(constructions.header(c));
         case "DaySchedule" -> schedules.day(constructions.header(c));
-        default -> kept.fragment(cursor.fragment());
+        default -> {
+          values.kept(c);
+          kept.fragment(cursor.fragment());
+        }
       }
     }
     List<yentra.core.envelope.Surface> finished =

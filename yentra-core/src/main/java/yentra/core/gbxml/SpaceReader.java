@@ -111,7 +111,10 @@ final class SpaceReader {
             air = air.withFlow(values.thermal(cursor.leaf(kept), h.key(), FLOW, kept).orElse(null));
         case "AirChangesPerHour" ->
             air = air.withChanges(values.number(cursor.leaf(kept), h.key(), kept).orElse(null));
-        default -> kept.fragment(cursor.fragment());
+        default -> {
+          values.kept(c);
+          kept.fragment(cursor.fragment());
+        }
       }
     }
     spaces.add(

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import yentra.core.envelope.ReadNote;
 import yentra.core.units.LengthUnit;
 import yentra.core.units.ThermalUnit;
@@ -25,7 +27,46 @@ final class Values {
   List<ReadNote> notes() {
     List<ReadNote> all = new ArrayList<>(notes);
     all.addAll(lost.values());
+    if (!notReckoned.isEmpty()) {
+      all.add(
+          new ReadNote(
+              ReadNote.Kind.ASSUMED,
+              "",
+              "",
+              "",
+              notReckoned.values().stream().mapToInt(i -> i).sum(),
+              "kept as delivered and written back, but nothing is reckoned from: "
+                  + notReckoned.entrySet().stream()
+                      .map(e -> e.getValue() + " " + e.getKey())
+                      .collect(Collectors.joining(", ")),
+              0,
+              0));
+    }
     return all;
+  }
+
+  /**
+   * Elements that say something of loads, systems or climate that the envelope has no place for.
+   */
+  private static final Set<String> NOT_RECKONED =
+      Set.of(
+          "AirLoop",
+          "ExtEquip",
+          "HydronicLoop",
+          "IntEquip",
+          "Lighting",
+          "LightingControl",
+          "LightingSystem",
+          "Meter",
+          "Weather");
+
+  private final Map<String, Integer> notReckoned = new TreeMap<>();
+
+  /** Hears of an element that is kept as it is. */
+  void kept(String element) {
+    if (NOT_RECKONED.contains(element)) {
+      notReckoned.merge(element, 1, Integer::sum);
+    }
   }
 
   /** Notes what cannot be written back; the same kind of thing once, with its number. */

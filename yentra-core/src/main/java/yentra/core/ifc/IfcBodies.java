@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.IntPredicate;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.Polygon;
@@ -92,22 +93,11 @@ final class IfcBodies {
       return Body.failed(e.getMessage());
     }
     StepInstance box = null;
-    StepInstance chosen = null;
     for (int r : shape.refs(2)) {
       StepInstance rep = file.get(r);
-      if (rep == null) {
-        continue;
-      }
-      String identifier = rep.text(1);
-      if (identifier.equals("Box")) {
-        box = rep;
-      } else if (identifier.equals("Body")) {
-        chosen = chosen != null && chosen.text(1).equals("Body") ? chosen : rep;
-      } else if (chosen == null
-          && !identifier.matches("Axis|FootPrint|Annotation|Profile|Plan|Reference|Clearance")) {
-        chosen = rep;
-      }
+      box = rep != null && rep.text(1).equals("Box") ? rep : box;
     }
+    StepInstance chosen = chosen(shape);
     String problem = null;
     if (chosen != null) {
       try {
@@ -126,6 +116,62 @@ final class IfcBodies {
     return box == null
         ? (problem == null ? Body.NONE : Body.failed(problem))
         : boxed(box, world, problem);
+  }
+
+  /** The representation called Body, else the first that holds solids or surfaces; or null. */
+  private StepInstance chosen(StepInstance shape) {
+    StepInstance chosen = null;
+    for (int r : shape.refs(2)) {
+      StepInstance rep = file.get(r);
+      if (rep == null) {
+        continue;
+      }
+      String identifier = rep.text(1);
+      if (identifier.equals("Body")) {
+        chosen = chosen != null && chosen.text(1).equals("Body") ? chosen : rep;
+      } else if (chosen == null
+          && !identifier.matches(
+              "Box|Axis|FootPrint|Annotation|Profile|Plan|Reference|Clearance")) {
+        chosen = rep;
+      }
+    }
+    return chosen;
+  }
+
+  /**
+   * Faces of those items of a product's body that are wanted, in model coordinates; items of
+   * representations that are mapped are asked one by one.
+   */
+  List<Polygon> faces(int placement, int representation, IntPredicate wanted)
+      throws IfcGeometryException {
+    List<Polygon> out = new ArrayList<>();
+    StepInstance shape = file.get(representation);
+    StepInstance rep = shape == null ? null : chosen(shape);
+    if (rep != null) {
+      collect(rep, placements.local(placement), wanted, 0, out);
+    }
+    return out;
+  }
+
+  private void collect(
+      StepInstance rep, Transform place, IntPredicate wanted, int depth, List<Polygon> out)
+      throws IfcGeometryException {
+    for (int id : rep.refs(3)) {
+      StepInstance i = placements.need(id, "A body");
+      if (wanted.test(id)) {
+        out.addAll(IfcSolids.place(item(id, depth), place));
+        limit(out.size());
+      } else if (i.is("IFCMAPPEDITEM") && depth < DEEPEST) {
+        StepInstance map = placements.need(i.ref(0), "A mapped item");
+        Transform t = placements.operator(i.ref(1)).after(placements.axes(map.ref(0)));
+        collect(
+            placements.need(map.ref(1), "A representation map"),
+            place.after(t),
+            wanted,
+            depth + 1,
+            out);
+      }
+    }
   }
 
   private Body boxed(StepInstance rep, Transform world, String problem) {

@@ -49,6 +49,11 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
   private final Map<String, Material> materials = new LinkedHashMap<>();
   private final Map<String, Glazing> glazings = new LinkedHashMap<>();
 
+  private final Set<Integer> framed = new HashSet<>();
+
+  /** Its values are those of the glass, without frame (IFC4 ADD2 TC1). */
+  private static final String GLAZING_SET = "Pset_DoorWindowGlazingType";
+
   /** Behind the name of layers that are used in both directions. */
   private static final String TURNED = ", turned";
 
@@ -244,8 +249,8 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
       return null;
     }
     Double u = stated(e);
-    Double gain = number(e, "SolarHeatGainTransmittance");
-    Double visible = number(e, "VisibleLightTransmittance");
+    Double gain = ofWindow(e, "SolarHeatGainTransmittance");
+    Double visible = ofWindow(e, "VisibleLightTransmittance");
     if (u == null && gain == null && visible == null) {
       return null;
     }
@@ -261,6 +266,28 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     glazings.computeIfAbsent(
         key, k -> new Glazing(k, name, u, gain, visible, e.source(), Extras.NONE));
     return key;
+  }
+
+  /**
+   * What the glass alone lets through counts for its share of the window, where that is stated: a
+   * window type holds for glass and frame together.
+   */
+  private Double ofWindow(Element e, String property) {
+    Double v = number(e, property);
+    Double share = number(e, "GlazingAreaFraction");
+    if (v == null
+        || share == null
+        || !(share > 0 && share < 1)
+        || values.property(e, GLAZING_SET, property).isEmpty()) {
+      return v;
+    }
+    framed.add(e.number());
+    return v * share;
+  }
+
+  /** Windows whose glass was counted for its share. */
+  int framed() {
+    return framed.size();
   }
 
   private static void said(List<String> out, String letter, Double v) {

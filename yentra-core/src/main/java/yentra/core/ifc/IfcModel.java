@@ -13,6 +13,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 import yentra.core.model.ArchitecturalModel;
@@ -53,6 +54,7 @@ public final class IfcModel implements ArchitecturalModel {
   private final Map<Integer, Element> byNumber = new HashMap<>();
   private final Map<Integer, Body> bodies = new ConcurrentHashMap<>();
   private IfcVoids voids;
+  private Set<Integer> clear;
 
   private IfcModel(StepFile file, String stated, Tolerance tolerance) {
     this.file = file;
@@ -295,6 +297,32 @@ public final class IfcModel implements ArchitecturalModel {
                 i,
                 i.ref(schema.index(i.type(), "ObjectPlacement")),
                 i.ref(schema.index(i.type(), "Representation")));
+  }
+
+  @Override
+  public List<Polygon> seeThrough(Element element) {
+    StepInstance i = file.get(element.number());
+    Set<Integer> clear = clearItems();
+    if (i == null || clear.isEmpty()) {
+      return List.of();
+    }
+    try {
+      return bodyReader()
+          .faces(
+              i.ref(schema.index(i.type(), "ObjectPlacement")),
+              i.ref(schema.index(i.type(), "Representation")),
+              clear::contains);
+    } catch (IfcGeometryException e) {
+      // how a body is drawn is no reason to fail: the body itself says what cannot be read
+      return List.of();
+    }
+  }
+
+  private synchronized Set<Integer> clearItems() {
+    if (clear == null) {
+      clear = IfcStyles.seeThrough(file);
+    }
+    return clear;
   }
 
   SourceRef source(StepInstance i) {

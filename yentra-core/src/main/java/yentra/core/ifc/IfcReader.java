@@ -280,6 +280,16 @@ public final class IfcReader {
           "temperatures of spaces above 150 are taken as kelvin: the file states no unit for them",
           0);
     }
+    if (constructions.framed() > 0) {
+      note(
+          ReadNote.Kind.ASSUMED,
+          "",
+          "solar gain and light of "
+              + constructions.framed()
+              + (constructions.framed() == 1 ? " window" : " windows")
+              + " are those of the glass times its stated share; the frame lets nothing through",
+          0);
+    }
     if (constructions.unoriented() > 0) {
       note(
           ReadNote.Kind.ASSUMED,

@@ -163,6 +163,23 @@ public record ProjectSettings(
         heatLoss);
   }
 
+  /** These settings with figures shown in other units, null for SI. */
+  public ProjectSettings withUnits(String others) {
+    return new ProjectSettings(
+        use,
+        latitude,
+        longitude,
+        elevation,
+        north,
+        groundLevel,
+        station,
+        others,
+        boundaries,
+        checkLimits,
+        constructions,
+        heatLoss);
+  }
+
   /** These settings with other limits of checks, null for none. */
   public ProjectSettings withLimits(Map<String, Double> others) {
     return new ProjectSettings(

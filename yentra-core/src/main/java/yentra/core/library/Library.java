@@ -3,6 +3,7 @@ package yentra.core.library;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -283,6 +284,23 @@ public record Library(
   private static final class Shipped {
     private static final Library LIBRARY = load();
 
+    /** English words for materials, by a word of another language. */
+    private static final Map<String, List<String>> WORDS = translations();
+
+    private static Map<String, List<String>> translations() {
+      try (InputStream in = Library.class.getResourceAsStream("material-words.csv")) {
+        Map<String, List<String>> out = new HashMap<>();
+        new String(in.readAllBytes(), StandardCharsets.UTF_8)
+            .lines()
+            .skip(1)
+            .map(l -> l.split(",", 2))
+            .forEach(l -> out.put(l[0], words(l[1])));
+        return out;
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+    }
+
     private static Library load() {
       Library all = EMPTY;
       for (String file :
@@ -314,10 +332,14 @@ public record Library(
 
   /**
    * The material whose name is most like a name: it shares the most words, of those the one with
-   * the fewest others. Empty when it shares no word of three letters or more.
+   * the fewest others. Words of the trade in other languages count for the English ones. Empty when
+   * it shares no word of three letters or more.
    */
   public Optional<LibraryMaterial> nearest(String name) {
-    List<String> asked = words(name);
+    List<String> asked =
+        words(name).stream()
+            .flatMap(w -> Shipped.WORDS.getOrDefault(w, List.of(w)).stream())
+            .toList();
     LibraryMaterial best = null;
     double most = 0;
     for (LibraryMaterial m : materials) {

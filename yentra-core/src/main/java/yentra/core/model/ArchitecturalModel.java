@@ -2,6 +2,7 @@ package yentra.core.model;
 
 import java.util.List;
 import java.util.Optional;
+import yentra.core.geometry.Polygon;
 
 /**
  * What the architect delivered, before anything is left out. Elements are in the order of the file;
@@ -39,6 +40,14 @@ public interface ArchitecturalModel {
    */
   default Body netBody(Element element) {
     return body(element);
+  }
+
+  /**
+   * Faces of the body that the file draws as see-through, in model coordinates; empty where it says
+   * nothing of how bodies are drawn.
+   */
+  default List<Polygon> seeThrough(Element element) {
+    return List.of();
   }
 
   /** Whether a class is another or a subtype of it; capitals do not matter. */

@@ -35,6 +35,9 @@ public final class Remedies {
   /** What is left around an opening that fills its surface, in metres. */
   private static final double FRAME = 0.05;
 
+  /** Further up than any building stands above another of its project, in metres. */
+  private static final double FAR_UP = 1000;
+
   /** The joining of slivers, empty where it has nothing to join; null when not tried yet. */
   private Optional<Remedy> slivers;
 
@@ -154,6 +157,18 @@ public final class Remedies {
                                 + context.naming().space(p.sides().get(0).space()),
                             new MatchSurfaces(first, p.key()))));
       }
+      case "ADJ-512" -> {
+        surface
+            .flatMap(this::partner)
+            .ifPresent(
+                p ->
+                    out.add(
+                        new Remedy(
+                            "Match it with the face of "
+                                + context.naming().space(p.sides().get(0).space()),
+                            new MatchSurfaces(first, p.key()))));
+        surface.ifPresent(s -> retype(s, likelyType(s), out));
+      }
       case "ADJ-509" -> {
         delete(first, surface, opening, out);
         surface.ifPresent(s -> retype(s, SurfaceType.SHADE, out));
@@ -179,7 +194,11 @@ public final class Remedies {
             .ifPresent(
                 o -> {
                   OpeningType likely = likelyType(o);
-                  if (likely != o.type()) {
+                  boolean drawnAsGlass =
+                      f.code().equals("OPN-606") && !o.type().isGlazed() && o.glazing() == null;
+                  if (drawnAsGlass) {
+                    retypeOpening(o, OpeningType.SLIDING_DOOR, out);
+                  } else if (likely != o.type()) {
                     retypeOpening(o, likely, out);
                   } else if (f.code().equals("OPN-605") || o.type().isGlazed()) {
                     retypeOpening(o, OpeningType.NON_SLIDING_DOOR, out);
@@ -390,6 +409,16 @@ public final class Remedies {
           new Remedy(
               "Take over the other’s north",
               new AlignDelivery(0, 0, 0, 0, envelope.site().northAzimuth() - d.north())));
+    } else if (subject.equals("apart")) {
+      out.add(
+          new Remedy(
+              "Move it by whole metres to where the other stands",
+              new AlignDelivery(
+                  0,
+                  -Math.rint(d.apart().x()),
+                  -Math.rint(d.apart().y()),
+                  Math.abs(d.apart().z()) > FAR_UP ? -Math.rint(d.apart().z()) : 0,
+                  null)));
     } else if (!subject.equals("scale")) {
       double turn = rounded(-d.turn(), 1e8);
       double a = Math.toRadians(turn);

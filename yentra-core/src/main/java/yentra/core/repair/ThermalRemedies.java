@@ -57,6 +57,7 @@ final class ThermalRemedies {
       case "THM-708" -> range(f, first, out);
       case "THM-709" -> reversed(f, first, out);
       case "THM-710" -> misplaced(f, out);
+      case "THM-711" -> nothingStated(f, out);
       default -> {}
     }
     return out;
@@ -86,6 +87,49 @@ final class ThermalRemedies {
                     new Remedy(
                         "Assign from the library: " + c.name(),
                         new GiveConstruction(List.of(key), ConstructionSpec.of(library, c)))));
+  }
+
+  /** The usual construction for each type of surface, or values for materials of known names. */
+  private void nothingStated(Finding f, List<Remedy> out) {
+    Map<String, List<String>> kinds = new TreeMap<>();
+    for (Surface s : envelope.surfaces()) {
+      if (f.objects().contains(s.construction()) && !s.type().isShading()) {
+        kinds.computeIfAbsent(kind(s.type()), k -> new ArrayList<>()).add(s.key());
+      }
+      for (Opening o : s.openings()) {
+        if (!o.type().isGlazed() && f.objects().contains(o.construction())) {
+          kinds.computeIfAbsent("Door", k -> new ArrayList<>()).add(o.key());
+        }
+      }
+    }
+    List<Repair> usual = new ArrayList<>();
+    kinds.forEach(
+        (kind, keys) ->
+            shipped(kind)
+                .ifPresent(
+                    c -> usual.add(new GiveConstruction(keys, ConstructionSpec.of(library, c)))));
+    if (!usual.isEmpty()) {
+      String label = "Give the usual construction by type";
+      out.add(new Remedy(label, new Several(label, usual)));
+    }
+    List<Material> silent =
+        f.objects().stream().flatMap(c -> context.silentMaterials(c).stream()).distinct().toList();
+    List<Repair> named = new ArrayList<>();
+    for (Material m : silent) {
+      library
+          .nearest(m.label())
+          .filter(x -> x.conductivity() != null)
+          .ifPresent(x -> named.add(likeLibrary(m, x).repair()));
+    }
+    if (!named.isEmpty()) {
+      String label = "Take library values for materials by their names";
+      out.add(
+          new Remedy(
+              named.size() == silent.size()
+                  ? label
+                  : label + " (" + named.size() + " of " + silent.size() + ")",
+              new Several(label, named)));
+    }
   }
 
   /** What the library calls a construction of a type. */

@@ -16,7 +16,7 @@ final class StepText {
     boolean plain = true;
     boolean high = false;
     for (int i = from; i < to; i++) {
-      plain &= b[i] != '\\' && b[i] != '\'';
+      plain &= b[i] != '\\' && b[i] != '\'' && b[i] != 0;
       high |= b[i] < 0;
     }
     String s =
@@ -43,7 +43,7 @@ final class StepText {
         out.append('\'');
         i += s.startsWith("''", i) ? 2 : 1;
       } else if (c != '\\') {
-        out.append(c);
+        out.append(c == 0 ? '\uFFFD' : c);
         i++;
       } else if (s.startsWith("\\\\", i)) {
         out.append('\\');
@@ -55,7 +55,8 @@ final class StepText {
         page = page(s.charAt(i + 2));
         i += 4;
       } else if (s.startsWith("\\X\\", i) && hex(s, i + 3, 2) >= 0) {
-        out.append((char) hex(s, i + 3, 2));
+        int code = hex(s, i + 3, 2);
+        out.append(code == 0 ? '\uFFFD' : (char) code);
         i += 5;
       } else if (s.startsWith("\\X2\\", i)) {
         i = wide(s, i + 4, 4, out);
@@ -76,7 +77,8 @@ final class StepText {
       if (code < 0 || code > Character.MAX_CODE_POINT) {
         break;
       }
-      out.appendCodePoint(code);
+      // no text has a NUL; it would end it for others
+      out.appendCodePoint(code == 0 ? 0xFFFD : code);
       i += digits;
     }
     if (i == at) {

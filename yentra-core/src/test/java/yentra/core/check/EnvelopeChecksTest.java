@@ -15,6 +15,7 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Side;
+import yentra.core.envelope.Site;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -54,6 +55,38 @@ class EnvelopeChecksTest {
           all.add(typed);
           return s.withOpenings(all);
         });
+  }
+
+  private static Envelope at(double latitude, double longitude, Double elevation) {
+    Site s = rooms().site();
+    return rooms()
+        .withSite(new Site(s.name(), latitude, longitude, elevation, s.northAzimuth(), s.extras()));
+  }
+
+  /** 52° 31′, 13° 24′ is the middle of Berlin; the place of the real house, which is elsewhere. */
+  @Test
+  void aPlaceThatWasNeverSet() {
+    assertThat(only(at(52 + 31 / 60.0, 13.4, 0.0), "LOC-804").message()).contains("Berlin");
+    assertThat(found(at(52.516667, 13.4, null), "LOC-804"))
+        .as("written with six digits")
+        .hasSize(1);
+    assertThat(found(at(52 + 31 / 60.0, 13.4, 34.0), "LOC-804"))
+        .as("its height is known")
+        .isEmpty();
+    assertThat(found(at(52 + 31.2 / 60.0, 13.4, 0.0), "LOC-804")).as("measured").isEmpty();
+    assertThat(found(at(52 + 29 / 60.0, 13.4, 0.0), "LOC-804")).as("elsewhere").isEmpty();
+    assertThat(found(rooms(), "LOC-804")).isEmpty();
+  }
+
+  @Test
+  void aSurfaceOfWhichNothingIsKnownBehind() {
+    Envelope e =
+        changed("a-south", s -> surface("a-south", SurfaceType.UNRESOLVED, s.polygon(), null, "a"));
+    Finding f = only(e, "ADJ-512");
+    assertThat(f.objects()).containsExactly("a-south");
+    assertThat(f.measured())
+        .isCloseTo(e.surface("a-south").orElseThrow().polygon().area(), within(1e-9));
+    assertThat(found(rooms(), "ADJ-512")).isEmpty();
   }
 
   @Test

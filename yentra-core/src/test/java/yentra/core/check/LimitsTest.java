@@ -61,6 +61,10 @@ class LimitsTest {
           "ADJ-505.height",
           "ADJ-508.view",
           "SPC-408.volume",
+          // FzkHouseTest, PlaceTest and FrameDifferenceTest
+          "OPN-606.share",
+          "LOC-804.minutes",
+          "UNI-204.apart",
           // ThermalChecksTest
           "THM-710.share");
 

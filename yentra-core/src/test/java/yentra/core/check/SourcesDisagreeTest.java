@@ -3,6 +3,7 @@ package yentra.core.check;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -11,7 +12,10 @@ import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.FrameDifference;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.EnvelopeDifference;
+import yentra.core.geometry.Box;
 import yentra.core.geometry.Transform;
 import yentra.core.geometry.Vec3;
 import yentra.core.repair.NotApplicableException;
@@ -69,6 +73,35 @@ class SourcesDisagreeTest {
         .extracting(Finding::code)
         .as("the frames differ, the walls do not")
         .doesNotContain("LOC-802");
+  }
+
+  /** Rooms of their own names and ids, so many metres to the east. */
+  private static Envelope wing(double metres) throws UnreadableException {
+    Envelope e = moved(0, metres, 0, 0, Fixtures.rooms().site().northAzimuth());
+    String xml = new String(Fixtures.write(e), StandardCharsets.UTF_8);
+    for (Space s : e.spaces()) {
+      xml =
+          xml.replace("\"" + s.key() + "\"", "\"wing-" + s.key() + "\"")
+              .replace(">" + s.name() + "<", ">Wing " + s.name() + "<");
+    }
+    return Fixtures.read(xml);
+  }
+
+  @Test
+  void partsWithoutCommonSpacesThatLieFarApart() throws Exception {
+    double width =
+        Fixtures.rooms().surfaces().stream()
+            .map(s -> s.polygon().box())
+            .reduce(Box.EMPTY, Box::union)
+            .max()
+            .x();
+    assertThat(findings(wing(width + 980))).as("a campus").isEmpty();
+    Envelope far = wing(2_959_000 + width);
+    Finding f = findings(far).get(0);
+    assertThat(f.measured()).isCloseTo(2_959_000, within(1e-3));
+    assertThat(f.message()).contains("no space in common").contains("2959000 m");
+    Remedy first = new Remedies(context(far)).of(f).get(0);
+    assertThat(findings(first.repair().apply(far, Fixtures.TOLERANCE))).isEmpty();
   }
 
   @Property(tries = 60)

@@ -281,6 +281,17 @@ class CarriedValuesTest {
   }
 
   @Test
+  void loadsAndClimateThatAreOnlyKeptAreSaid() throws Exception {
+    String xml =
+        ofSpace("<Lighting id=\"li\"/>")
+            .replace("</gbXML>", "<IntEquip id=\"ie\"/><Weather id=\"we\"/></gbXML>");
+    assertThat(read(xml).notes())
+        .anyMatch(n -> n.message().endsWith("reckoned from: 1 IntEquip, 1 Lighting, 1 Weather"));
+    assertThat(again(xml)).contains("<Lighting id=\"li\"", "<IntEquip ", "<Weather ");
+    assertThat(read(ofSpace("<Cost/>")).notes()).noneMatch(n -> n.message().contains("reckoned"));
+  }
+
+  @Test
   void aNumberOfPeopleWithoutUnitIsANumberOfPeople() throws Exception {
     Envelope e = read(ofSpace("<PeopleNumber>4</PeopleNumber>"));
     assertThat(e.spaces().get(0).gains().people()).isEqualTo(4);

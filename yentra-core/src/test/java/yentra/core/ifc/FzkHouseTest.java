@@ -14,7 +14,10 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
 import yentra.core.boundary.SpaceVolumes;
+import yentra.core.check.CheckCatalogue;
+import yentra.core.check.CheckContext;
 import yentra.core.check.Finding;
+import yentra.core.check.Limits;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
@@ -22,6 +25,8 @@ import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Surface;
 import yentra.core.exchange.Handover;
+import yentra.core.intake.DeliveryReader;
+import yentra.core.repair.Remedies;
 import yentra.core.step.StepFile;
 
 /**
@@ -102,10 +107,57 @@ class FzkHouseTest {
             .orElseThrow();
     assertThat(south.netArea()).isLessThan(south.polygon().area());
     // three strips of a few square centimetres; the sides of the column in the gallery, which the
-    // file calls external; and what an architect's file does not say of glass, use and ground
+    // file calls external; what an architect's file does not say of glass, use, place and ground;
+    // and
+    // the air in the opening of the slab between two rooms
     assertThat(Fixtures.check(house))
         .extracting(Finding::code)
-        .containsOnly("GEO-305", "ADJ-508", "THM-707", "THM-711", "USE-901", "USE-903", "LOC-803");
+        .containsOnly(
+            "GEO-305", "SPC-408", "ADJ-508", "THM-707", "THM-711", "USE-901", "USE-903", "LOC-803",
+            "LOC-804");
+  }
+
+  @Test
+  void theGlassDoorAndTheAirInTheSlabAreFound() throws Exception {
+    DeliveryReader.Source file =
+        new DeliveryReader.Source() {
+          @Override
+          public InputStream open() {
+            return new java.io.ByteArrayInputStream(bytes);
+          }
+
+          @Override
+          public long length() {
+            return bytes.length;
+          }
+        };
+    DeliveryReader.Reading r =
+        new DeliveryReader(ReadLimits.standard(), Fixtures.TOLERANCE)
+            .read(file, DeliveryReader.Progress.NONE);
+    CheckContext context =
+        new CheckContext(r.envelope(), r.model(), Limits.STANDARD, Fixtures.TOLERANCE);
+    List<Finding> all = CheckCatalogue.run(context);
+    assertThat(all)
+        .filteredOn(f -> f.code().equals("OPN-606"))
+        .as("of five doors the one to the terrace is drawn as glass")
+        .singleElement()
+        .satisfies(
+            f -> {
+              assertThat(r.envelope().opening(f.objects().get(0)).orElseThrow().element().name())
+                  .isEqualTo("Terrassentuer");
+              Envelope after =
+                  new Remedies(context)
+                      .of(f)
+                      .get(0)
+                      .repair()
+                      .apply(r.envelope(), Fixtures.TOLERANCE);
+              assertThat(after.opening(f.objects().get(0)).orElseThrow().type().isGlazed())
+                  .isTrue();
+            });
+    assertThat(all)
+        .filteredOn(f -> f.code().equals("SPC-408"))
+        .singleElement()
+        .satisfies(f -> assertThat(f.measured()).isCloseTo(15.804225 * 0.2, within(1e-5)));
   }
 
   @Test

@@ -122,11 +122,9 @@ class IfcConstructionsTest {
     assertThat(with(USAGE.replace("#36", "#40")).surfaces().get(0).construction()).isNull();
   }
 
-  @Test
-  void aWindowLiesInItsWallAndTakesItsOwnTransmittance() throws Exception {
-    String window =
-        USAGE
-            + """
+  private static final String WINDOW =
+      USAGE
+          + """
 
             #80=IFCWINDOW('0000000000000000000080',$,'Window',$,$,#10,$,'w',1.2,1.,.WINDOW.,$,$);
             #81=IFCRELSPACEBOUNDARY2NDLEVEL('0000000000000000000081',$,'2ndLevel','2a',#11,#80,#82,.PHYSICAL.,.EXTERNAL.,#50,$);
@@ -143,7 +141,10 @@ class IfcConstructionsTest {
             #92=IFCPROPERTYSET('0000000000000000000092',$,'Pset_WindowCommon',$,(#91));
             #93=IFCRELDEFINESBYPROPERTIES('0000000000000000000093',$,$,$,(#80),#92);
             """;
-    Envelope e = with(window);
+
+  @Test
+  void aWindowLiesInItsWallAndTakesItsOwnTransmittance() throws Exception {
+    Envelope e = with(WINDOW);
     assertThat(e.surfaces()).hasSize(1);
     Surface wall = e.surfaces().get(0);
     assertThat(wall.openings()).hasSize(1);
@@ -152,6 +153,40 @@ class IfcConstructionsTest {
     assertThat(o.polygon().area()).isCloseTo(1.2, within(1e-9));
     assertThat(e.glazings()).singleElement().satisfies(g -> assertThat(g.uValue()).isEqualTo(1.3));
     assertThat(wall.polygon().area()).as("the wall is gross").isCloseTo(15, within(1e-9));
+  }
+
+  /** A g of 0.55 and light of 0.7 of the glass, which is 0.8 of the window: 0.44 and 0.56. */
+  @Test
+  void whatTheGlassLetsThroughCountsForItsShareOfTheWindow() throws Exception {
+    String glass =
+        """
+
+        #94=IFCPROPERTYSINGLEVALUE('SolarHeatGainTransmittance',$,IFCPOSITIVERATIOMEASURE(0.55),$);
+        #95=IFCPROPERTYSINGLEVALUE('VisibleLightTransmittance',$,IFCPOSITIVERATIOMEASURE(0.7),$);
+        #96=IFCPROPERTYSET('0000000000000000000096',$,'%s',$,(#94,#95));
+        #97=IFCRELDEFINESBYPROPERTIES('0000000000000000000097',$,$,$,(#80),#96);
+        """;
+    String share =
+        """
+
+        #98=IFCPROPERTYSINGLEVALUE('GlazingAreaFraction',$,IFCPOSITIVERATIOMEASURE(0.8),$);
+        """;
+    String window = WINDOW.replace("$,(#91));", "$,(#91,#98));") + share;
+    Envelope e = with(window + glass.formatted("Pset_DoorWindowGlazingType"));
+    assertThat(e.glazings().get(0).solarHeatGain()).isCloseTo(0.44, within(1e-12));
+    assertThat(e.glazings().get(0).visibleTransmittance()).isCloseTo(0.56, within(1e-12));
+    assertThat(e.notes())
+        .anyMatch(n -> n.message().startsWith("solar gain and light of 1 window are"));
+    assertThat(with(window + glass.formatted("Own values")).glazings().get(0).solarHeatGain())
+        .as("not said to be the glass alone")
+        .isEqualTo(0.55);
+    assertThat(
+            with(WINDOW + glass.formatted("Pset_DoorWindowGlazingType"))
+                .glazings()
+                .get(0)
+                .solarHeatGain())
+        .as("no share stated")
+        .isEqualTo(0.55);
   }
 
   private static java.util.List<String> layers(String axis, String sense) throws Exception {

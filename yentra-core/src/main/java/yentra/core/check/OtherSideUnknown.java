@@ -1,0 +1,50 @@
+package yentra.core.check;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Consumer;
+import yentra.core.envelope.ReadNote;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
+
+/** ADJ-512: nothing is known of what lies behind a surface, which has no type for that reason. */
+final class OtherSideUnknown implements Check {
+  static final Descriptor DESCRIPTOR =
+      new Descriptor(
+          "ADJ-512",
+          Severity.WARNING,
+          "nothing is known of what lies behind a surface",
+          "Surfaces of spaces without a type; those whose type the file leaves out or misspells are FMT-105 and FMT-106.",
+          "It is handed over without a type, and a simulation does not know what it faces.",
+          List.of());
+
+  @Override
+  public Descriptor descriptor() {
+    return DESCRIPTOR;
+  }
+
+  @Override
+  public void run(CheckContext context, Consumer<Finding> report) {
+    Set<String> said = new HashSet<>();
+    for (ReadNote n : context.envelope().notes()) {
+      if (n.kind() == ReadNote.Kind.MISSING_REQUIRED || n.kind() == ReadNote.Kind.BAD_VALUE) {
+        said.add(n.object());
+      }
+    }
+    for (Surface s : context.envelope().surfaces()) {
+      if (s.type() == SurfaceType.UNRESOLVED && !s.sides().isEmpty() && !said.contains(s.key())) {
+        report.accept(
+            context
+                .finding(DESCRIPTOR, s.key())
+                .measured(s.polygon().area(), null, "m2")
+                .evidence(Evidence.area(s.polygon()))
+                .at(s.source())
+                .says(
+                    "What lies behind "
+                        + context.naming().surface(s)
+                        + " is not known, so it has no type."));
+      }
+    }
+  }
+}
