@@ -158,6 +158,7 @@ export const api = {
         ? '/api/stations'
         : `/api/stations?latitude=${latitude}&longitude=${longitude}`,
     ),
+  buildingUses: () => request<string[]>('GET', '/api/building-uses'),
   createProject: (name: string) => request<Project>('POST', '/api/projects', { name }),
   deliver: (project: string, file: File) =>
     request<Job>(

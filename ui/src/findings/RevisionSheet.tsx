@@ -13,6 +13,7 @@ const keyOf = (c: RevisionChange) => c.after ?? `before:${c.before}`;
 const outcomes = (done: boolean): Record<string, string> => ({
   applied: done ? 'made again' : 'can be made again',
   'not needed': 'no longer needed',
+  conflict: 'changed by the architect, too',
   'not possible': 'no longer possible',
 });
 
@@ -112,13 +113,14 @@ export function RevisionSheet({ index, edits }: { index: ModelIndex; edits: Edit
             Make them again here
           </button>
         )}
-        {['not possible', 'not needed', 'applied'].map((o) => (
+        {['conflict', 'not possible', 'not needed', 'applied'].map((o) => (
           <Steps
             key={o}
             outcome={o}
             label={outcomes(r.replayed)[o]}
             steps={r.steps.filter((s) => s.outcome === o)}
             index={index}
+            edits={edits}
           />
         ))}
       </aside>
@@ -142,11 +144,13 @@ function Steps({
   label,
   steps,
   index,
+  edits,
 }: {
   outcome: string;
   label: string;
   steps: ReplayStep[];
   index: ModelIndex;
+  edits: Edits;
 }) {
   const select = useView((s) => s.select);
   const set = useView((s) => s.set);
@@ -154,7 +158,10 @@ function Steps({
   const known = (k: string) =>
     index.spaces.has(k) || index.surfaces.has(k) || index.openings.has(k);
   return (
-    <details className="mt-2 border-t border-line pt-1.5" open={outcome === 'not possible'}>
+    <details
+      className="mt-2 border-t border-line pt-1.5"
+      open={outcome === 'not possible' || outcome === 'conflict'}
+    >
       <summary className="kicker cursor-pointer">
         {label} ({steps.length})
       </summary>
@@ -169,6 +176,14 @@ function Steps({
           >
             <p>{said(s.summary)}</p>
             {s.reason && <p className="text-muted">{said(s.reason)}</p>}
+            {s.repair && (
+              <button
+                className="btn mt-0.5 !h-[22px] !text-sm"
+                onClick={() => edits.consider(s.repair!, s.summary)}
+              >
+                Make it all the same
+              </button>
+            )}
             {outcome === 'not possible' &&
               (finding ? (
                 <button

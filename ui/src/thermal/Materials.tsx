@@ -118,7 +118,7 @@ export function Materials({
                       density: x.density,
                       specificHeat: x.specificHeat,
                       resistance: x.conductivity == null ? x.resistance : null,
-                      from: `${x.name}, ${x.source}`,
+                      from: x.name,
                     },
                     `Take the values of ${x.name}`,
                   );

@@ -4,24 +4,6 @@ import { useQuery } from '@tanstack/react-query';
 import { api, type Model, type Project, type Settings } from '../api';
 import { useSettings } from '../useSettings';
 
-const USES = [
-  'Office',
-  'School',
-  'Museum',
-  'FireStation',
-  'Hospital',
-  'Hotel',
-  'Library',
-  'MultiFamily',
-  'SingleFamily',
-  'Retail',
-  'Restaurant',
-  'SportsArena',
-  'Warehouse',
-  'Workshop',
-  'Unknown',
-];
-
 type Figure = 'latitude' | 'longitude' | 'elevation' | 'north' | 'groundLevel';
 
 /** What is decided for the project as a whole; blank fields leave it to the delivery. */
@@ -48,6 +30,11 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
     } else void save({ [which]: v });
   }
 
+  const uses = useQuery({
+    queryKey: ['building-uses'],
+    queryFn: api.buildingUses,
+    staleTime: Infinity,
+  });
   const nearest = stations.data?.[0];
   return (
     <div data-testid="project-settings">
@@ -99,7 +86,7 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
           onChange={(e) => void save({ use: e.target.value || undefined })}
         >
           <option value="">{d.use ? `${d.use} (delivered)` : 'not stated'}</option>
-          {USES.map((u) => (
+          {uses.data?.map((u) => (
             <option key={u}>{u}</option>
           ))}
         </select>

@@ -98,5 +98,13 @@ class ArchitectureTest {
           .mayOnlyAccessLayers("geometry", "envelope")
           .whereLayer("exchange")
           .mayOnlyAccessLayers(
-              "geometry", "envelope", "boundary", "gbxml", "table", "check", "thermal", "repair");
+              "geometry",
+              "envelope",
+              "boundary",
+              "gbxml",
+              "table",
+              "library",
+              "check",
+              "thermal",
+              "repair");
 }

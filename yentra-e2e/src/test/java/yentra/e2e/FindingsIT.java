@@ -86,7 +86,7 @@ class FindingsIT {
     tab("Messages");
     b.see(TEXT)
         .sendKeys(
-            "Severe: zone SP_KITCHEN: CONSTRUCTION CON-WALL, layer 2 is too thin\nsurface SU-13 twice");
+            "error, layer 2 of CON-WALL in SP_KITCHEN: too thin\nerror, surface SU-13: twice");
     b.click("trace");
     b.waitFor("what it means", () -> b.has("trace-hit"));
     String said = b.see("messages").getText();

@@ -71,7 +71,7 @@ class ScreenshotsIT {
     b.click(By.xpath("//*[@role='tab'][contains(., 'Messages')]"));
     b.see("messages-text")
         .sendKeys(
-            "** Severe ** construction CON-WALL, layer 2: too thin\n   in surface SU-30 of zone SP_CREW\nwarm-up of BOAT HALL did not converge");
+            "error, layer 2 of CON-WALL: too thin\nerror, surface SU-30 of SP_CREW: not closed\nerror, BOAT HALL: no balance was found");
     b.click("trace");
     b.click(By.xpath("//*[@data-testid='trace-hit']//button[.='North wall of Crew room']"));
     b.settle();

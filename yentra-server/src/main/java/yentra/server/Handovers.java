@@ -21,6 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 import yentra.core.check.Severity;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.StandardUses;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
 import yentra.core.gbxml.GbxmlReader;
@@ -34,6 +35,7 @@ class Handovers {
   private final DSLContext db;
   private final DeliveryStore store;
   private final Deliveries deliveries;
+  private final DeliveryStates states;
   private final Decisions decisions;
   private final JsonMapper json;
   private final Clock clock;
@@ -44,6 +46,7 @@ class Handovers {
       DSLContext db,
       DeliveryStore store,
       Deliveries deliveries,
+      DeliveryStates states,
       Decisions decisions,
       JsonMapper json,
       Clock clock,
@@ -52,6 +55,7 @@ class Handovers {
     this.db = db;
     this.store = store;
     this.deliveries = deliveries;
+    this.states = states;
     this.decisions = decisions;
     this.json = Stored.reader(json);
     this.clock = clock;
@@ -90,6 +94,11 @@ class Handovers {
                         known.accepted().get(f.id()).reason(),
                         known.accepted().get(f.id()).by()))
             .toList();
+    List<String> unknown = StandardUses.unknown(state.envelope(), states.delivered(d));
+    if (!unknown.isEmpty()) {
+      throw Problem.notApplicable(
+          String.join(" ", unknown) + " Give another one in Thermal; no other reader knows it.");
+    }
     Handover h = Handover.gbxml(state.envelope(), limits);
     if (!h.differences().isEmpty()) {
       throw Problem.notApplicable(

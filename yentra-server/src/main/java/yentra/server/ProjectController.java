@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import yentra.core.envelope.StandardUses;
 import yentra.core.intake.ProjectSettings;
 import yentra.core.intake.WeatherStation;
 
@@ -78,6 +79,12 @@ class ProjectController {
       throw Problem.notApplicable(e.getMessage());
     }
     return projects.get(id);
+  }
+
+  /** Uses of buildings that gbXML has words for. */
+  @GetMapping("/building-uses")
+  List<String> buildingUses() {
+    return StandardUses.buildings().stream().sorted().toList();
   }
 
   /** All weather stations, the nearest to a place first. */

@@ -20,6 +20,7 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.databind.node.StringNode;
+import yentra.core.envelope.Envelope;
 import yentra.core.geometry.Tolerance;
 import yentra.core.repair.Repair;
 import yentra.core.revision.LogReplay;
@@ -82,7 +83,10 @@ class Revisions {
                         r.getOutcome(),
                         r.getReason(),
                         objects(json.readTree(r.getRepair().data())),
-                        r.getFinding()));
+                        r.getFinding(),
+                        r.getOutcome().equals("conflict")
+                            ? json.readValue(r.getRepair().data(), Repair.class)
+                            : null));
     boolean replayed = !done.isEmpty();
     return new Views.RevisionView(
         projects.get(d.getProjectId()).deliveries().stream()
@@ -132,9 +136,10 @@ class Revisions {
     List<RepairEntryRecord> scope = all.stream().filter(DeliveryStore::isScope).toList();
     List<RepairEntryRecord> repairs = all.stream().filter(e -> !DeliveryStore.isScope(e)).toList();
     List<RepairEntryRecord> own = store.log(d.getId()).stream().limit(d.getLogPosition()).toList();
+    Envelope delivered = states.state(before, scope).envelope();
     RevisionComparison comparison =
         RevisionComparison.of(
-            states.state(before, scope).envelope(),
+            delivered,
             states.state(d, own.stream().filter(DeliveryStore::isScope).toList()).envelope(),
             tolerance);
     Map<String, String> renamed = new HashMap<>(comparison.renamed());
@@ -143,11 +148,15 @@ class Revisions {
     LogReplay.Result result =
         LogReplay.of(
             states.state(d).run(),
-            repairs.stream()
-                .map(e -> new LogReplay.Entry(store.repair(e), e.getFinding()))
-                .toList(),
-            r -> renamed.isEmpty() ? r : renamed(r, renamed),
-            f -> renamed.isEmpty() ? f : finding(f, renamed));
+            new LogReplay.Log(
+                delivered,
+                repairs.stream()
+                    .map(e -> new LogReplay.Entry(store.repair(e), e.getFinding()))
+                    .toList()),
+            new LogReplay.Renaming(
+                k -> renamed.getOrDefault(k, k),
+                r -> renamed.isEmpty() ? r : renamed(r, renamed),
+                f -> renamed.isEmpty() ? f : finding(f, renamed)));
     List<Told> told = new ArrayList<>();
     result.steps().forEach(s -> told.add(new Told(repairs.get(s.index()), s)));
     return new Plan(comparison, told);
@@ -160,7 +169,8 @@ class Revisions {
         t.step.outcome().name().toLowerCase(Locale.ROOT).replace('_', ' '),
         t.step.reason().replace(GONE + " is no longer there", " is not in this revision"),
         objects(json.readTree(json.writerFor(Repair.class).writeValueAsString(t.step.repair()))),
-        t.step.finding());
+        t.step.finding(),
+        t.step.outcome() == LogReplay.Outcome.CONFLICT ? t.step.repair() : null);
   }
 
   /** A repair with the keys of the other revision: every text in it that is a key. */

@@ -523,7 +523,11 @@ final class Views {
       List<StepView> steps,
       boolean replayed) {}
 
-  /** What became of an entry of the log before, or would. */
+  /**
+   * What became of an entry of the log before, or would.
+   *
+   * @param repair of a conflict: what would be made all the same; else null
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record StepView(
       int index,
@@ -531,7 +535,8 @@ final class Views {
       String outcome,
       String reason,
       List<String> objects,
-      @Schema(nullable = true) String finding) {}
+      @Schema(nullable = true) String finding,
+      @Schema(nullable = true) Repair repair) {}
 
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record RepairRequest(long basedOn, Repair repair, @Schema(nullable = true) String finding) {}

@@ -165,7 +165,7 @@ class FindingsTest {
                 "trace",
                 Map.of(
                     "text",
-                    "Severe: zone SP-PLANT: surface SU_13 has layer 2 of CON-OUTER too thin\nunrelated"))
+                    "error, SP-PLANT: surface SU_13 has layer 2 of CON-OUTER too thin\nunrelated"))
             .json()
             .get("hits");
     assertThat(list(hits)).extracting(h -> h.get("kind").asString()).contains("space", "surface");

@@ -1,5 +1,7 @@
 package yentra.core.envelope;
 
+import java.util.Objects;
+
 /**
  * People, light and equipment of a space. Values are null when not stated.
  *
@@ -78,6 +80,27 @@ public record InternalGains(
             first(schedules.people, other.schedules.people),
             first(schedules.lighting, other.schedules.lighting),
             first(schedules.equipment, other.schedules.equipment)));
+  }
+
+  /** Only those values of these that the others do not say as well. */
+  public InternalGains without(InternalGains other) {
+    boolean same =
+        Objects.equals(people, other.people) && Objects.equals(areaPerPerson, other.areaPerPerson);
+    return new InternalGains(
+        same ? null : people,
+        same ? null : areaPerPerson,
+        unless(sensiblePerPerson, other.sensiblePerPerson),
+        unless(latentPerPerson, other.latentPerPerson),
+        unless(lighting, other.lighting),
+        unless(equipment, other.equipment),
+        new GainSchedules(
+            unless(schedules.people, other.schedules.people),
+            unless(schedules.lighting, other.schedules.lighting),
+            unless(schedules.equipment, other.schedules.equipment)));
+  }
+
+  private static <T> T unless(T a, T b) {
+    return Objects.equals(a, b) ? null : a;
   }
 
   private static <T> T first(T a, T b) {

@@ -1,5 +1,7 @@
 package yentra.core.envelope;
 
+import java.util.Objects;
+
 /**
  * A group of spaces with the same conditions.
  *
@@ -72,6 +74,23 @@ public record Zone(
           first(leastHumidity, other.leastHumidity),
           first(mostHumidity, other.mostHumidity),
           first(changes, other.changes));
+    }
+
+    /** Only those values of these that the others do not say as well; null when there are none. */
+    public ZoneAir without(ZoneAir other) {
+      ZoneAir left =
+          new ZoneAir(
+              unless(perPerson, other.perPerson),
+              unless(perArea, other.perArea),
+              unless(total, other.total),
+              unless(leastHumidity, other.leastHumidity),
+              unless(mostHumidity, other.mostHumidity),
+              unless(changes, other.changes));
+      return left.equals(NONE) ? null : left;
+    }
+
+    private static <T> T unless(T a, T b) {
+      return Objects.equals(a, b) ? null : a;
     }
 
     /** Flow of a zone, l/s; what is not stated counts as none. */

@@ -12,9 +12,12 @@ import java.util.function.ToDoubleFunction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Space;
+import yentra.core.envelope.StandardUses;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.YearSchedule;
 import yentra.core.envelope.Zone;
+import yentra.core.library.Library;
+import yentra.core.library.SpaceUse;
 import yentra.core.repair.GiveUse;
 import yentra.core.repair.TakeRoomData;
 import yentra.core.table.CsvText;
@@ -211,7 +214,8 @@ public final class RoomSheet {
     Read read() {
       List<String> missing =
           e.spaces().stream().filter(s -> !seen.contains(s.key())).map(Space::label).toList();
-      return new Read(seen.size(), changes, missing, faults, rooms);
+      List<TakeRoomData.Room> differing = new TakeRoomData(rooms).effective(e).rooms();
+      return new Read(seen.size(), changes, missing, faults, differing);
     }
 
     private Space space(TableRows.Line l) throws TableException {
@@ -274,7 +278,8 @@ public final class RoomSheet {
       agree(l, zone, heating, cooling, air);
       int before = changes.size();
       differs(s, NAME, s.name(), l.has(NAME) ? l.get(NAME) : null);
-      differs(s, USE, s.use(), l.has(USE) ? l.get(USE) : null);
+      String use = l.has(USE) ? use(l, s) : null;
+      differs(s, USE, s.use(), use);
       differs(s, CONDITION, s.condition(), condition);
       differs(s, ZONE, z == null ? "" : z.label(), l.has(ZONE) ? zone : null);
       Zone to = e.zones().stream().filter(x -> x.label().equals(zone)).findFirst().orElse(null);
@@ -301,7 +306,7 @@ public final class RoomSheet {
             new TakeRoomData.Room(
                 s.key(),
                 l.has(NAME) ? l.get(NAME) : null,
-                l.has(USE) ? l.get(USE) : null,
+                use,
                 condition,
                 l.has(ZONE) ? zone : null,
                 heating,
@@ -309,6 +314,36 @@ public final class RoomSheet {
                 air.equals(Zone.ZoneAir.NONE) ? null : air,
                 gains));
       }
+    }
+
+    /**
+     * A use of the standard's list or of the delivery; or the one of the library that people call
+     * so.
+     */
+    private String use(TableRows.Line l, Space s) throws TableException {
+      String said = l.get(USE);
+      if (said.isEmpty()
+          || said.equals(s.use())
+          || StandardUses.spaces().contains(said)
+          || e.spaces().stream().anyMatch(x -> said.equals(x.use()))) {
+        return said;
+      }
+      for (String known : StandardUses.spaces()) {
+        if (known.equalsIgnoreCase(said.replaceAll("\\s", ""))) {
+          return known;
+        }
+      }
+      return Library.shipped()
+          .useByName(said)
+          .map(SpaceUse::name)
+          .orElseThrow(
+              () ->
+                  l.fault(
+                      USE,
+                      "\""
+                          + said
+                          + "\" is no use of gbXML's list. Write one of it, such as OfficeEnclosed,"
+                          + " or a word for one, such as office."));
     }
 
     private static Zone.ZoneAir air(TableRows.Line l) throws TableException {

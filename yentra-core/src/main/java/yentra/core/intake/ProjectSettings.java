@@ -10,6 +10,7 @@ import yentra.core.envelope.Building;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Site;
+import yentra.core.envelope.StandardUses;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.thermal.HeatLossOptions;
@@ -246,6 +247,9 @@ public record ProjectSettings(
     within("The ground level", groundLevel, -1000, 1000, " m");
     if ((latitude == null) != (longitude == null)) {
       throw new IllegalArgumentException("Latitude and longitude go together: give both.");
+    }
+    if (use != null && !use.isBlank() && !StandardUses.buildings().contains(use.strip())) {
+      throw new IllegalArgumentException("There is no use of buildings " + use.strip() + ".");
     }
     if (units != null && !units.equals("SI") && !units.equals("IP")) {
       throw new IllegalArgumentException("Units are SI or IP.");

@@ -125,4 +125,12 @@ public sealed interface Repair
 
   /** What it does, in a sentence for a person, in terms of the envelope before it. */
   String describe(Envelope before, Naming naming);
+
+  /**
+   * The same repair without what it says that is so already: all that is left is what it changes,
+   * on any other state as well.
+   */
+  default Repair effective(Envelope before) {
+    return this;
+  }
 }

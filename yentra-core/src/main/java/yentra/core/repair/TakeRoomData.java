@@ -85,6 +85,37 @@ public record TakeRoomData(List<Room> rooms) implements Repair {
     return out;
   }
 
+  /** Only what differs from the spaces as they are: all else is not what the sheet was about. */
+  @Override
+  public TakeRoomData effective(Envelope e) {
+    List<Room> out = new ArrayList<>();
+    for (Room r : rooms) {
+      Space s = e.space(r.space).orElse(null);
+      Zone z = s == null ? null : zone(e, s.zone()).orElse(null);
+      Zone to = r.zone == null ? z : zone(e, key(e, r.zone)).orElse(null);
+      if (s != null) {
+        out.add(
+            new Room(
+                r.space,
+                unless(s.name(), r.name),
+                unless(s.use(), r.use),
+                unless(s.condition(), r.condition),
+                unless(z == null ? null : z.label(), r.zone),
+                to == null ? r.heating : unless(to.heatingSetPoint(), r.heating),
+                to == null ? r.cooling : unless(to.coolingSetPoint(), r.cooling),
+                r.air == null || to == null ? r.air : r.air.without(to.air()),
+                r.gains == null ? null : r.gains.without(s.gains())));
+      } else {
+        out.add(r);
+      }
+    }
+    return new TakeRoomData(out);
+  }
+
+  private static <T> T unless(T now, T said) {
+    return said == null || said.equals(now) ? null : said;
+  }
+
   private static Optional<Zone> zone(Envelope e, String key) {
     return e.zones().stream().filter(z -> z.key().equals(key)).findFirst();
   }

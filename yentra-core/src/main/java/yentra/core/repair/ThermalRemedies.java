@@ -249,13 +249,7 @@ final class ThermalRemedies {
     return new Remedy(
         "Take the values of " + x.name(),
         new AmendMaterial(
-            m.key(),
-            null,
-            x.conductivity(),
-            x.density(),
-            x.specificHeat(),
-            null,
-            x.name() + ", " + x.source()));
+            m.key(), null, x.conductivity(), x.density(), x.specificHeat(), null, x.name()));
   }
 
   private void thin(String key, List<Remedy> out) {
@@ -370,7 +364,7 @@ final class ThermalRemedies {
                   g.get().uValue() == null ? x.uValue() : null,
                   g.get().solarHeatGain() == null ? x.solarHeatGain() : null,
                   g.get().visibleTransmittance() == null ? x.visibleTransmittance() : null,
-                  x.name() + ", " + x.source())));
+                  x.name())));
       return;
     }
     Map<String, Double> areas = new TreeMap<>();
@@ -441,7 +435,7 @@ final class ThermalRemedies {
                 u ? x.uValue() : null,
                 sun ? x.solarHeatGain() : null,
                 u || sun ? null : x.visibleTransmittance(),
-                x.name() + ", " + x.source())));
+                x.name())));
   }
 
   private void reversed(Finding f, String construction, List<Remedy> out) {

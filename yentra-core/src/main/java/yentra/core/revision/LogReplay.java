@@ -8,6 +8,7 @@ import java.util.function.UnaryOperator;
 import yentra.core.check.CheckRun;
 import yentra.core.check.Finding;
 import yentra.core.envelope.Envelope;
+import yentra.core.geometry.Tolerance;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Repair;
 import yentra.core.repair.Several;
@@ -26,7 +27,9 @@ public final class LogReplay {
     /** The fault that it answered is gone. */
     NOT_NEEDED,
     /** It cannot be made there. */
-    NOT_POSSIBLE
+    NOT_POSSIBLE,
+    /** The delivery has changed what it changed, too: a person decides. */
+    CONFLICT
   }
 
   /**
@@ -58,20 +61,45 @@ public final class LogReplay {
     }
   }
 
+  /** A log, and the revision that it was made on before all of its repairs. */
+  public record Log(Envelope delivered, List<Entry> entries) {
+    public Log {
+      entries = List.copyOf(entries);
+    }
+  }
+
+  /** How objects and findings of one revision are called in the other. */
+  public record Renaming(
+      UnaryOperator<String> keys, UnaryOperator<Repair> repairs, UnaryOperator<String> findings) {
+    public static final Renaming NONE = new Renaming(k -> k, r -> r, f -> f);
+  }
+
   /**
-   * Makes the repairs again.
+   * Makes the repairs again. Each changes only what it changed on its own revision; where the new
+   * delivery has changed the same attribute, and not for a fault that is still there, it is a
+   * conflict and not made.
    *
    * @param start the other revision
-   * @param repairs gives a repair with the keys of the other revision
-   * @param ids gives an id of a finding with the keys of the other revision
    */
-  public static Result of(
-      CheckRun start, List<Entry> log, UnaryOperator<Repair> repairs, UnaryOperator<String> ids) {
+  public static Result of(CheckRun start, Log old, Renaming renaming) {
     CheckRun run = start;
+    Envelope before = old.delivered;
+    AttributeConflicts conflicts =
+        new AttributeConflicts(old.delivered, start.context().envelope(), renaming.keys);
+    UnaryOperator<String> ids = renaming.findings;
     List<Step> steps = new ArrayList<>();
-    for (int i = 0; i < log.size(); i++) {
-      Repair repair = repairs.apply(log.get(i).repair());
-      String finding = log.get(i).finding() == null ? null : ids.apply(log.get(i).finding());
+    for (int i = 0; i < old.entries.size(); i++) {
+      Entry entry = old.entries.get(i);
+      Envelope base = before;
+      Repair own = entry.repair.effective(base);
+      Repair repair = renaming.repairs.apply(own);
+      String finding = entry.finding == null ? null : ids.apply(entry.finding);
+      before = after(base, own, start.context().tolerance());
+      List<String> both = finding == null ? conflicts.of(base, before) : List.of();
+      if (!both.isEmpty()) {
+        steps.add(new Step(i, Outcome.CONFLICT, repair, null, String.join(" ", both)));
+        continue;
+      }
       if (finding != null && !isThere(run, finding)) {
         steps.add(
             new Step(
@@ -97,6 +125,16 @@ public final class LogReplay {
       }
     }
     return new Result(run, steps);
+  }
+
+  /** The state on its own revision, which a repair that fails there leaves as it is. */
+  private static Envelope after(Envelope e, Repair repair, Tolerance tolerance) {
+    try {
+      return repair.apply(e, tolerance);
+    } catch (NotApplicableException x) {
+      // it was made on a state that scope or settings have changed since
+      return e;
+    }
   }
 
   /**

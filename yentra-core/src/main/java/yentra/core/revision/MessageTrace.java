@@ -244,7 +244,8 @@ public final class MessageTrace {
       tokens.add(new Token(m.group().toUpperCase(Locale.ROOT), m.start(), m.end()));
     }
     Map<String, Hit> here = new LinkedHashMap<>();
-    for (int i = 0; i < tokens.size(); ) {
+    int told = 0;
+    for (int i = 0; i < tokens.size(); i++) {
       Name n = longest(tokens, i);
       int used = n == null ? 0 : n.tokens.size();
       if (n == null) {
@@ -254,7 +255,11 @@ public final class MessageTrace {
           used = cut.tokens;
         }
       }
-      if (n != null) {
+      // two names may share a word, as "Zone 3" and "3 Bath" in "Zone 3 Bath"; one in another is
+      // not
+      // meant
+      if (n != null && i + used > told) {
+        told = i + used;
         String said = line.substring(tokens.get(i).from, tokens.get(i + used - 1).to);
         here.putIfAbsent(n.kind + n.key, hit(number, said, n));
         if (n.kind.equals("construction")) {
@@ -265,7 +270,6 @@ public final class MessageTrace {
           }
         }
       }
-      i += Math.max(1, used);
     }
     hits.addAll(here.values());
   }

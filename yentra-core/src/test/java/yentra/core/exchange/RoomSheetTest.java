@@ -13,6 +13,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
+import yentra.core.envelope.StandardUses;
 import yentra.core.exchange.RoomSheet.Change;
 import yentra.core.exchange.RoomSheet.RowFault;
 import yentra.core.library.Library;
@@ -77,6 +78,42 @@ class RoomSheetTest {
     assertThat(r.changes()).isEmpty();
     assertThat(r.missing()).isEmpty();
     assertThat(r.matched()).isEqualTo(2);
+  }
+
+  @Test
+  void usesAreThoseOfTheStandardOrAreRefusedWithTheirRow() throws Exception {
+    RoomSheet.Read r = csv(used(), "Id;Use\na;Banana\nb;meeting room\n");
+    assertThat(r.faults())
+        .singleElement()
+        .satisfies(
+            f -> {
+              assertThat(f.row()).isEqualTo(2);
+              assertThat(f.column()).isEqualTo("Use");
+              assertThat(f.message()).contains("\"Banana\" is no use of gbXML's list");
+            });
+    assertThat(r.rooms())
+        .as("a word of the trade is told by the library")
+        .singleElement()
+        .satisfies(x -> assertThat(x.use()).isEqualTo("ConferenceMeetingOrMultipurpose"));
+    assertThat(csv(used(), "Id;Use\na;lobby hotel\n").rooms().get(0).use()).isEqualTo("LobbyHotel");
+    Envelope own =
+        used()
+            .withSpaces(
+                used().spaces().stream().map(x -> x.withUse("Buoy store", "Heated")).toList());
+    assertThat(csv(own, "Id;Use\na;Buoy store\n").faults())
+        .as("the delivery's own word is left to it")
+        .isEmpty();
+  }
+
+  @Test
+  void whatNoReaderOfGbxmlKnowsIsNamed() throws Exception {
+    Envelope e = new GiveUse(List.of("a"), "Banana", null, null).apply(used(), TOLERANCE);
+    assertThat(StandardUses.unknown(e, used()))
+        .containsExactly("The use Banana of West is not in the list of gbXML.");
+    assertThat(StandardUses.unknown(e, e)).as("it came so").isEmpty();
+    assertThat(StandardUses.unknown(used(), rooms())).isEmpty();
+    assertThat(Library.shipped().uses())
+        .allSatisfy(u -> assertThat(StandardUses.spaces()).contains(u.name()));
   }
 
   @Test

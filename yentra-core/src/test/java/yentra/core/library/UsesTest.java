@@ -342,7 +342,7 @@ class UsesTest {
     "Laundry, LaundryWashingHospitalOrHealthcare",
     "Server room, EquipmentRoomManufacturingFacility",
     "Bathroom, Restrooms",
-    "Day nursery, NurseryHospitalOrHealthcare",
+    "Day nursery, HospitalNurseryHospitalOrHealthcare",
     "Büro 3, OfficeEnclosed",
     "Einzelbüro, ''",
     "BÜRORAUM, OfficeEnclosed",

@@ -17,13 +17,31 @@ class MessageTraceTest {
     return new MessageTrace(rooms(), check(rooms()), null).of(text).hits();
   }
 
+  /** A zone and a space whose names share a word. */
+  @Test
+  void namesThatShareAWordAreBothFound() {
+    Envelope e =
+        rooms()
+            .withSpaces(
+                rooms().spaces().stream()
+                    .map(x -> x.key().equals("a") ? x.withName("3 Bath") : x)
+                    .toList())
+            .withZones(rooms().zones().stream().map(z -> z.withName("Zone 3")).toList());
+    assertThat(new MessageTrace(e, List.of(), null).of("error, Zone 3 BATH: too warm").hits())
+        .extracting(h -> h.kind() + " " + h.key())
+        .contains("space a");
+    assertThat(new MessageTrace(e, List.of(), null).of("error, 3 bath: too warm").hits())
+        .extracting(Hit::kind)
+        .containsExactly("space");
+  }
+
   @Test
   void idsAreFoundInAnyCaseAndBetweenAnySigns() {
     List<Hit> hits =
         trace(
-            "** severe ** warm-up did not converge in zone \"WEST\"\n"
+            "error, space \"WEST\": no balance\n"
                 + "nothing here\n"
-                + "  Surface=A_SOUTH, see also [b-east]; opening WIN too large");
+                + "error, A_SOUTH beside [b-east]: opening WIN too large");
     assertThat(hits)
         .extracting(h -> h.line() + " " + h.kind() + " " + h.key())
         .containsExactly("1 space a", "3 surface a-south", "3 surface b-east", "3 opening win");
@@ -37,7 +55,7 @@ class MessageTraceTest {
 
   @Test
   void aConstructionLeadsToItsLayer() {
-    List<Hit> hits = trace("Construction CON-1: layer 1 is too thin (thickness 0.0002)");
+    List<Hit> hits = trace("error, layer 1 of CON-1: too thin (0.0002)");
     assertThat(hits).extracting(Hit::kind).containsExactly("construction", "layer");
     assertThat(hits.get(1).title()).isEqualTo("Brick");
     assertThat(hits.get(1).facts())
@@ -45,7 +63,7 @@ class MessageTraceTest {
             "Layer 1 of Brick wall, counted from outside.",
             "Brick: thickness 0.3000 m, conductivity 0.800 W/mK, density 1800 kg/m³, specific heat 900 J/kgK.",
             "11 surfaces have it.");
-    assertThat(trace("Construction CON-1: layer 7 is unknown")).hasSize(1);
+    assertThat(trace("error, layer 7 of CON-1: unknown")).hasSize(1);
     assertThat(trace("material MAT-1")).extracting(Hit::kind).containsExactly("material");
   }
 
@@ -59,7 +77,7 @@ class MessageTraceTest {
   @Test
   void idsOfTheLastHandoverAreKnown() {
     Envelope now = rooms().withoutSurface("b-roof");
-    Hit h = new MessageTrace(now, List.of(), rooms()).of("B-ROOF: no such zone").hits().get(0);
+    Hit h = new MessageTrace(now, List.of(), rooms()).of("error, B-ROOF: missing").hits().get(0);
     assertThat(h.facts())
         .containsExactly(
             "It was in the file that was handed over last; the envelope no longer has it.");
@@ -80,10 +98,10 @@ class MessageTraceTest {
                                 : s)
                     .toList());
     MessageTrace t = new MessageTrace(e, List.of(), null);
-    assertThat(t.of("zone of SU 0123456789AB was not found").hits())
+    assertThat(t.of("error, SU 0123456789AB: missing").hits())
         .singleElement()
         .satisfies(h -> assertThat(h.text()).isEqualTo("SU 0123456789AB"));
-    assertThat(t.of("SU 01234 was not found").hits()).as("too short to be sure").isEmpty();
+    assertThat(t.of("error, SU 01234: missing").hits()).as("too short to be sure").isEmpty();
     assertThat(t.of("SU_0123456789ABCDEF").hits()).hasSize(1);
   }
 

@@ -18,6 +18,7 @@ import yentra.core.check.CheckRun;
 import yentra.core.check.Finding;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.SurfaceType;
@@ -25,9 +26,12 @@ import yentra.core.geometry.Polygon;
 import yentra.core.repair.AddSpace;
 import yentra.core.repair.CloseHole;
 import yentra.core.repair.DeleteSurface;
+import yentra.core.repair.NameSpaces;
+import yentra.core.repair.Repair;
 import yentra.core.repair.RetypeSurface;
 import yentra.core.repair.ReverseSurface;
 import yentra.core.repair.Several;
+import yentra.core.repair.TakeRoomData;
 import yentra.core.revision.LogReplay.Entry;
 import yentra.core.revision.LogReplay.Outcome;
 import yentra.core.revision.RevisionComparison.Change;
@@ -149,8 +153,6 @@ class RevisionTest {
             });
   }
 
-  private static final UnaryOperator<String> SAME = s -> s;
-
   @Test
   void repairsAreAppliedNoLongerNeededOrNoLongerPossible() {
     String turned = "ADJ-506:b-east";
@@ -161,7 +163,8 @@ class RevisionTest {
             new Entry(new DeleteSurface("gone"), null),
             new Entry(new RetypeSurface("b-roof", SurfaceType.CEILING), null));
     Envelope b = changed("b-east", s -> with(s, s.polygon().reversed()));
-    LogReplay.Result r = LogReplay.of(run(b), log, x -> x, SAME);
+    LogReplay.Result r =
+        LogReplay.of(run(b), new LogReplay.Log(rooms(), log), LogReplay.Renaming.NONE);
     assertThat(r.steps())
         .extracting(LogReplay.Step::outcome)
         .containsExactly(
@@ -179,13 +182,81 @@ class RevisionTest {
             List.of(new ReverseSurface("b-east"), new ReverseSurface("b-north")),
             List.of("ADJ-506:b-east", "ADJ-506:b-north"));
     Envelope b = changed("b-north", s -> with(s, s.polygon().reversed()));
-    LogReplay.Result r = LogReplay.of(run(b), List.of(new Entry(both, null)), x -> x, SAME);
+    LogReplay.Result r =
+        LogReplay.of(
+            run(b),
+            new LogReplay.Log(rooms(), List.of(new Entry(both, null))),
+            LogReplay.Renaming.NONE);
     assertThat(r.steps().get(0).outcome()).isEqualTo(Outcome.APPLIED);
     assertThat(r.steps().get(0).reason()).isEqualTo("1 of 2 are no longer needed.");
     assertThat(r.run().findings()).isEmpty();
     LogReplay.Result sound =
-        LogReplay.of(run(rooms()), List.of(new Entry(both, null)), x -> x, SAME);
+        LogReplay.of(
+            run(rooms()),
+            new LogReplay.Log(rooms(), List.of(new Entry(both, null))),
+            LogReplay.Renaming.NONE);
     assertThat(sound.steps().get(0).outcome()).isEqualTo(Outcome.NOT_NEEDED);
+  }
+
+  private static Envelope named(Envelope e, String space, String name) {
+    return e.withSpaces(
+        e.spaces().stream().map(s -> s.key().equals(space) ? s.withName(name) : s).toList());
+  }
+
+  private static LogReplay.Result replayed(Envelope next, Repair repair) {
+    return LogReplay.of(
+        run(next),
+        new LogReplay.Log(rooms(), List.of(new Entry(repair, null))),
+        LogReplay.Renaming.NONE);
+  }
+
+  private static Outcome outcome(Envelope next, Repair repair) {
+    return replayed(next, repair).steps().get(0).outcome();
+  }
+
+  /** A sheet as it is written out has every value; only the light is another. */
+  private static TakeRoomData lightOfWest(double light) {
+    Space a = rooms().space("a").orElseThrow();
+    return new TakeRoomData(
+        List.of(
+            new TakeRoomData.Room(
+                "a",
+                a.name(),
+                a.use(),
+                a.condition(),
+                "House",
+                20.0,
+                26.0,
+                null,
+                new InternalGains(null, null, null, null, light, null))));
+  }
+
+  @Test
+  void aRepairChangesOnlyWhatItWasAbout() {
+    LogReplay.Result r = replayed(named(rooms(), "a", "West, renamed"), lightOfWest(7));
+    assertThat(r.steps().get(0).outcome()).isEqualTo(Outcome.APPLIED);
+    Space a = r.run().context().envelope().space("a").orElseThrow();
+    assertThat(a.name()).isEqualTo("West, renamed");
+    assertThat(a.gains().lighting()).isEqualTo(7);
+  }
+
+  @Test
+  void whatBothHaveChangedIsAConflict() {
+    NameSpaces ours = new NameSpaces("Crew", List.of("a"));
+    LogReplay.Step s = replayed(named(rooms(), "a", "Mess"), ours).steps().get(0);
+    assertThat(s.outcome()).isEqualTo(Outcome.CONFLICT);
+    assertThat(s.reason())
+        .isEqualTo(
+            "The architect has changed name of Mess from West to Mess; the repair says Crew.");
+    assertThat(outcome(named(rooms(), "a", "Crew"), ours))
+        .as("both to the same")
+        .isNotEqualTo(Outcome.CONFLICT);
+    assertThat(outcome(named(rooms(), "b", "Mess"), ours))
+        .as("another space")
+        .isEqualTo(Outcome.APPLIED);
+    Envelope typed = changed("b-roof", x -> x.withType(SurfaceType.EXPOSED_FLOOR));
+    assertThat(outcome(typed, new RetypeSurface("b-roof", SurfaceType.CEILING)))
+        .isEqualTo(Outcome.CONFLICT);
   }
 
   @Test
