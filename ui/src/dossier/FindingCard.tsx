@@ -18,6 +18,11 @@ const ELSEWHERE: Record<string, [string, Workspace, SheetTab?]> = {
   'LOC-801': ['Give the place', 'intake'],
   'LOC-802': ['Give the north', 'intake'],
   'LOC-803': ['Give the ground level', 'intake'],
+  'LOC-804': ['Give the place', 'intake'],
+  'SPC-404': ['Put one of them out of scope', 'scope'],
+  'ADJ-508': ['Look at what is out of scope', 'scope'],
+  'ADJ-512': ['See how its boundaries were made', 'envelope', 'boundaries'],
+  'USE-901': ['Give uses in Thermal', 'thermal'],
   'SPC-408': ['Find rooms without a space', 'envelope', 'boundaries'],
   'SPC-411': ['Put it out of scope', 'scope'],
   'SRC-102': ['Fill in the values', 'scope'],
@@ -134,6 +139,7 @@ export function FindingCard({
             }}
           >
             {elsewhere[0]}
+            <kbd className="font-mono text-[11px] text-muted">E</kbd>
           </button>
         ) : (
           <p className="text-muted">

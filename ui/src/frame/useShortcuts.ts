@@ -113,6 +113,9 @@ function firstRemedy(index: ModelIndex, edits: Edits) {
   const f = v.finding ? index.findings.get(v.finding) : undefined;
   if (f?.remedies.length && !v.pending)
     edits.consider(f.remedies[0].repair, f.remedies[0].label, f.id);
+  // what no repair answers is answered elsewhere: the same key leads there
+  else if (f && !v.pending)
+    document.querySelector<HTMLElement>('[data-testid="answered-elsewhere"]')?.click();
 }
 
 /** Space → its surfaces → their openings. */

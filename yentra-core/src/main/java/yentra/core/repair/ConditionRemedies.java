@@ -50,6 +50,10 @@ final class ConditionRemedies {
   }
 
   private void conditions(Finding f, List<Remedy> out) {
+    if (f.subject().equals("zone")) {
+      noZone(f, out);
+      return;
+    }
     Zone z = zone(f);
     if (z != null) {
       boolean heat = f.subject().contains("heating");
@@ -84,6 +88,12 @@ final class ConditionRemedies {
               all.size() == 1
                   ? all.get(0)
                   : new Several("Gives spaces the use that their names say", all)));
+    }
+    if (byUse.isEmpty() && spaces.size() > 1) {
+      out.add(
+          new Remedy(
+              "Give all of them the use OfficeEnclosed, to begin with",
+              new GiveUse(spaces.stream().map(Space::key).toList(), "OfficeEnclosed", null, null)));
     }
     Map<String, Long> uses =
         envelope.spaces().stream()

@@ -2,6 +2,7 @@ package yentra.core.repair;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -38,8 +39,11 @@ public final class Remedies {
   /** Further up than any building stands above another of its project, in metres. */
   private static final double FAR_UP = 1000;
 
-  /** The joining of slivers, empty where it has nothing to join; null when not tried yet. */
-  private Optional<Remedy> slivers;
+  /** Repairs that were tried, and whether they can be made. */
+  private final Map<Repair, Boolean> tried = new HashMap<>();
+
+  /** The envelope with slivers joined, itself where there are none to join; null till tried. */
+  private Envelope joined;
 
   public Remedies(CheckContext context) {
     this.context = context;
@@ -59,7 +63,11 @@ public final class Remedies {
       return new ConditionRemedies(context).of(f);
     }
     switch (f.code()) {
-      case "FMT-103" -> duplicate(first, out);
+      case "FMT-103" -> {
+        if (envelope.delivered().format().equals(Delivered.GBXML)) {
+          duplicate(first, out);
+        }
+      }
       case "FMT-104" -> dangling(f, first, surface, out);
       case "FMT-105", "FMT-106" -> {
         surface
@@ -87,14 +95,15 @@ public final class Remedies {
           delete(first, surface, opening, out);
         }
       }
-      case "GEO-305" -> absorb(out);
+      case "GEO-305" -> absorb(first, out);
       case "GEO-308" -> deleteSecond(f.objects(), f.code(), out);
       case "SPC-401" -> {
         f.evidence().areas().forEach(hole -> closeHole(first, hole, out));
-        out.add(
+        offer(
             new Remedy(
                 "Bring close corners together",
-                new SnapVertices(List.of(first), 3 * context.tolerance().gap())));
+                new SnapVertices(List.of(first), 3 * context.tolerance().gap())),
+            out);
         shell(first, out);
       }
       case "SPC-402" -> out.add(new Remedy("Delete the space", new DeleteSpace(first)));
@@ -124,10 +133,11 @@ public final class Remedies {
               });
       case "ADJ-503", "GEO-307" -> {
         match(f.objects(), out);
-        out.add(
+        offer(
             new Remedy(
                 "Match all that face each other, split where outlines differ",
-                new MatchFacing(context.limit("ADJ-503", "distance"))));
+                new MatchFacing(context.limit("ADJ-503", "distance"))),
+            out);
         deleteSecond(f.objects(), f.code(), out);
       }
       case "ADJ-504", "ADJ-505" -> surface.ifPresent(s -> retype(s, typeFrom(s), out));
@@ -144,9 +154,9 @@ public final class Remedies {
                             types.exterior(outward(s), ground())))));
         delete(first, surface, opening, out);
       }
-      case "SPC-408" -> VoidRemedies.around(context, f.objects(), out);
+      case "SPC-408" -> VoidRemedies.around(context, f.objects()).ifPresent(r -> offer(r, out));
       case "ADJ-508" -> {
-        surface.ifPresent(s -> VoidRemedies.before(context, s, out));
+        surface.flatMap(s -> VoidRemedies.before(context, s)).ifPresent(r -> offer(r, out));
         surface
             .flatMap(this::partner)
             .ifPresent(
@@ -489,18 +499,37 @@ public final class Remedies {
     }
   }
 
-  private void absorb(List<Remedy> out) {
-    if (slivers == null) {
-      AbsorbSlivers repair =
-          new AbsorbSlivers(context.limit("GEO-305", "area"), context.limit("GEO-305", "width"));
+  /** What works is offered; whether it does can only be told by trying. */
+  private void offer(Remedy r, List<Remedy> out) {
+    if (tried.computeIfAbsent(r.repair(), this::works)) {
+      out.add(r);
+    }
+  }
+
+  private boolean works(Repair r) {
+    try {
+      r.apply(envelope, context.tolerance());
+      return true;
+    } catch (NotApplicableException e) {
+      // there is nothing to offer then
+      return false;
+    }
+  }
+
+  /** Joins all slivers that lie beside something; offered for those that are gone then. */
+  private void absorb(String key, List<Remedy> out) {
+    AbsorbSlivers repair =
+        new AbsorbSlivers(context.limit("GEO-305", "area"), context.limit("GEO-305", "width"));
+    if (joined == null) {
       try {
-        repair.apply(envelope, context.tolerance());
-        slivers = Optional.of(new Remedy("Join slivers to what lies beside them", repair));
+        joined = repair.apply(envelope, context.tolerance());
       } catch (NotApplicableException e) {
-        slivers = Optional.empty();
+        joined = envelope;
       }
     }
-    slivers.ifPresent(out::add);
+    if (!joined.surface(key).equals(envelope.surface(key))) {
+      out.add(new Remedy("Join slivers to what lies beside them", repair));
+    }
   }
 
   private void withoutPair(Surface s, List<Remedy> out) {
@@ -594,9 +623,7 @@ public final class Remedies {
 
   /** The object that was read under a new id because its own was taken. */
   private void duplicate(String id, List<Remedy> out) {
-    if (envelope.delivered().format().equals(Delivered.GBXML)) {
-      out.add(new Remedy("Let the second keep a new id", new MakeIdUnique(id)));
-    }
+    out.add(new Remedy("Let the second keep a new id", new MakeIdUnique(id)));
     for (Surface s : envelope.surfaces()) {
       if (s.source().id().equals(id) && !s.key().equals(id)) {
         out.add(new Remedy("Delete the second surface", new DeleteSurface(s.key())));

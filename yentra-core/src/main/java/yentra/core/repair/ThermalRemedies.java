@@ -2,11 +2,13 @@ package yentra.core.repair;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.TreeMap;
 import yentra.core.check.CheckContext;
 import yentra.core.check.Finding;
@@ -91,13 +93,14 @@ final class ThermalRemedies {
 
   /** The usual construction for each type of surface, or values for materials of known names. */
   private void nothingStated(Finding f, List<Remedy> out) {
+    Set<String> silentOnes = new HashSet<>(f.objects());
     Map<String, List<String>> kinds = new TreeMap<>();
     for (Surface s : envelope.surfaces()) {
-      if (f.objects().contains(s.construction()) && !s.type().isShading()) {
+      if (silentOnes.contains(s.construction()) && !s.type().isShading()) {
         kinds.computeIfAbsent(kind(s.type()), k -> new ArrayList<>()).add(s.key());
       }
       for (Opening o : s.openings()) {
-        if (!o.type().isGlazed() && f.objects().contains(o.construction())) {
+        if (!o.type().isGlazed() && silentOnes.contains(o.construction())) {
           kinds.computeIfAbsent("Door", k -> new ArrayList<>()).add(o.key());
         }
       }
@@ -288,10 +291,12 @@ final class ThermalRemedies {
     OptionalDouble u = computed(construction);
     if (u.isPresent()) {
       double rounded = Math.round(u.getAsDouble() * 1000) / 1000.0;
-      out.add(
-          new Remedy(
-              String.format(Locale.ROOT, "State what its layers give: %.3f W/m²K", rounded),
-              new StateUValue(construction, rounded)));
+      if (rounded > 0) {
+        out.add(
+            new Remedy(
+                String.format(Locale.ROOT, "State what its layers give: %.3f W/m²K", rounded),
+                new StateUValue(construction, rounded)));
+      }
     }
     out.add(new Remedy("Take the stated U-value away", new StateUValue(construction, null)));
   }

@@ -2,6 +2,7 @@ package yentra.core.repair;
 
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import yentra.core.check.CheckContext;
 import yentra.core.envelope.Space;
@@ -16,33 +17,30 @@ final class VoidRemedies {
   private VoidRemedies() {}
 
   /** Makes a space of the volume that these spaces enclose. */
-  static void around(CheckContext context, List<String> spaces, List<Remedy> out) {
-    for (Uncovered u : context.uncovered()) {
-      if (u.around().equals(spaces)) {
-        space(context, u, out);
-        return;
-      }
-    }
+  static Optional<Remedy> around(CheckContext context, List<String> spaces) {
+    return context.uncovered().stream()
+        .filter(u -> u.around().equals(spaces))
+        .findFirst()
+        .map(u -> space(context, u));
   }
 
   /** Makes a space of the volume that a surface looks into. */
-  static void before(CheckContext context, Surface s, List<Remedy> out) {
+  static Optional<Remedy> before(CheckContext context, Surface s) {
     Box box = s.polygon().box().grown(context.tolerance().gap());
     for (Uncovered u : context.uncovered()) {
       boolean bounds = s.sides().stream().anyMatch(x -> u.around().contains(x.space()));
       if (bounds && Box.of(List.of(u.from(), u.to())).intersects(box)) {
-        space(context, u, out);
-        return;
+        return Optional.of(space(context, u));
       }
     }
+    return Optional.empty();
   }
 
-  private static void space(CheckContext context, Uncovered u, List<Remedy> out) {
+  private static Remedy space(CheckContext context, Uncovered u) {
     String name = name(context, u);
-    out.add(
-        new Remedy(
-            "Make the volume a space, " + name,
-            new AddSpaces(List.of(new SpaceSeed(name, u.inside())))));
+    return new Remedy(
+        "Make the volume a space, " + name,
+        new AddSpaces(List.of(new SpaceSeed(name, u.inside()))));
   }
 
   /** The storey's name and a number that no space has: "Ground floor void 1". */

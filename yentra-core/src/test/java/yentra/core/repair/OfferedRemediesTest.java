@@ -1,0 +1,114 @@
+package yentra.core.repair;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assumptions.assumeTrue;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import yentra.core.Fixtures;
+import yentra.core.check.CheckContext;
+import yentra.core.check.CheckRun;
+import yentra.core.check.Finding;
+import yentra.core.check.Limits;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.intake.DeliveryReader;
+
+/**
+ * What is offered can be made, and the first of it answers the finding: IFC and gbXML as it came.
+ */
+class OfferedRemediesTest {
+  private static final Path HOUSE = Path.of("/usr/share/assimp/models/IFC/AC14-FZK-Haus.ifc");
+  private static final Path CASES = Path.of("..", "..", "shared", "cases");
+
+  /** Findings of a code that are looked at in each file. */
+  private static final int MOST = 8;
+
+  private record Bytes(byte[] bytes) implements DeliveryReader.Source {
+    @Override
+    public InputStream open() {
+      return new ByteArrayInputStream(bytes);
+    }
+
+    @Override
+    public long length() {
+      return bytes.length;
+    }
+  }
+
+  /** How many remedies were offered; what is wrong with them is added to a list. */
+  private static int offered(Path file, List<String> wrong) throws IOException {
+    DeliveryReader.Reading r;
+    try {
+      r =
+          new DeliveryReader(ReadLimits.standard(), Fixtures.TOLERANCE)
+              .read(new Bytes(Files.readAllBytes(file)), DeliveryReader.Progress.NONE);
+    } catch (UnreadableException e) {
+      // refused, as it should be
+      return 0;
+    }
+    CheckContext context =
+        new CheckContext(r.envelope(), r.model(), Limits.STANDARD, Fixtures.TOLERANCE);
+    CheckRun run = CheckRun.of(context);
+    Remedies remedies = new Remedies(context);
+    Map<String, Integer> looked = new HashMap<>();
+    int n = 0;
+    for (Finding f : run.findings()) {
+      if (looked.merge(f.code(), 1, Integer::sum) > MOST) {
+        continue;
+      }
+      List<Remedy> all = remedies.of(f);
+      for (int i = 0; i < all.size(); i++) {
+        n++;
+        String what = file.getParent().getFileName() + " " + f.id() + ": " + all.get(i).label();
+        try {
+          CheckRun then = run.after(all.get(i).repair().apply(r.envelope(), Fixtures.TOLERANCE));
+          if (i == 0 && then.findings().stream().anyMatch(x -> x.id().equals(f.id()))) {
+            wrong.add(what + " leaves it");
+          }
+        } catch (NotApplicableException e) {
+          wrong.add(what + " cannot be made: " + e.getMessage());
+        }
+      }
+    }
+    return n;
+  }
+
+  @Test
+  void ofTheRealHouse() throws Exception {
+    assumeTrue(Files.exists(HOUSE), "Debian's assimp-testmodels is not installed");
+    List<String> wrong = new ArrayList<>();
+    assertThat(offered(HOUSE, wrong)).isGreaterThan(10);
+    assertThat(wrong).isEmpty();
+  }
+
+  @Test
+  void ofAllAcceptanceCases() throws Exception {
+    assumeTrue(Files.isDirectory(CASES), "there are no acceptance cases beside this checkout");
+    List<Path> files;
+    try (Stream<Path> all = Files.walk(CASES)) {
+      files =
+          all.filter(p -> p.getFileName().toString().matches("model\\.(xml|ifc)"))
+              .sorted()
+              .toList();
+    }
+    List<String> wrong = new ArrayList<>();
+    int offered = 0;
+    for (Path p : files) {
+      if (Files.size(p) < 1_000_000) {
+        offered += offered(p, wrong);
+      }
+    }
+    assertThat(offered).isGreaterThan(200);
+    assertThat(wrong).isEmpty();
+  }
+}
