@@ -56,6 +56,16 @@ class Decisions {
     }
   }
 
+  /** Changes whenever a decision or an answer comes or goes. */
+  String stamp(UUID project) {
+    int accepted = db.fetchCount(ACCEPTANCE, ACCEPTANCE.PROJECT_ID.eq(project));
+    int standing =
+        db.fetchCount(
+            ACCEPTANCE, ACCEPTANCE.PROJECT_ID.eq(project), ACCEPTANCE.WITHDRAWN_AT.isNull());
+    int answers = db.fetchCount(BCF_ANSWER, BCF_ANSWER.PROJECT_ID.eq(project));
+    return accepted + "." + standing + "." + answers;
+  }
+
   Known of(DeliveryRecord d, CheckContext context, List<Finding> findings) {
     Map<String, AcceptanceRecord> standing = new HashMap<>();
     db.selectFrom(ACCEPTANCE)

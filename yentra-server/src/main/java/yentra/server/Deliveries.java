@@ -1,5 +1,7 @@
 package yentra.server;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -9,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.concurrent.locks.ReentrantLock;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import org.springframework.stereotype.Service;
@@ -43,6 +46,12 @@ class Deliveries {
   private final TransactionTemplate transaction;
   private final Tolerance tolerance;
 
+  /**
+   * Edits of one delivery take turns on this node: all but the first are stale, which is known
+   * before their work is done. Other nodes are kept apart by the lock in the database.
+   */
+  private final Cache<UUID, ReentrantLock> turns = Caffeine.newBuilder().weakValues().build();
+
   Deliveries(
       DeliveryStore store,
       ProjectStore projects,
@@ -75,6 +84,37 @@ class Deliveries {
 
   EnclosedVolumes enclosed(UUID id) {
     return states.enclosed(id);
+  }
+
+  /**
+   * All that the view of a delivery depends on.
+   *
+   * @param decisions of people about findings
+   */
+  record Stamp(UUID delivery, long version, long settings, String decisions) {
+    String tag() {
+      return "\"" + version + "-" + settings + "-" + decisions + "\"";
+    }
+  }
+
+  Stamp stamp(UUID id) {
+    DeliveryRecord d = store.get(id);
+    return new Stamp(
+        id, d.getVersion(), projects.version(d.getProjectId()), decisions.stamp(d.getProjectId()));
+  }
+
+  /** A state and its view, of which only what differs from a state before where that is given. */
+  record Seen(DeliveryStates.State state, Views.ModelView view) {}
+
+  Seen seen(UUID id, DeliveryStates.State before) {
+    DeliveryStore.Loaded l = store.loaded(id);
+    DeliveryStates.State s = states.state(l.delivery(), l.inForce());
+    return new Seen(s, view(l.delivery(), l.log(), s, before));
+  }
+
+  Views.VersionView version(UUID id) {
+    DeliveryRecord d = store.get(id);
+    return new Views.VersionView(d.getVersion(), projects.version(d.getProjectId()));
   }
 
   Views.ModelView model(UUID id) {
@@ -207,11 +247,18 @@ class Deliveries {
    */
   Views.ModelView repair(
       UUID id, long basedOn, Repair repair, Optional<String> finding, boolean changes, String by) {
-    DeliveryStore.Loaded l = store.loaded(id);
-    if (l.delivery().getVersion() != basedOn) {
-      throw Problem.stale(l.delivery().getVersion(), store.since(id, basedOn));
+    ReentrantLock turn = turns.get(id, k -> new ReentrantLock(true));
+    turn.lock();
+    try {
+      return repairInTurn(id, basedOn, repair, finding, changes, by);
+    } finally {
+      turn.unlock();
     }
-    DeliveryStates.State s = states.state(l.delivery(), l.inForce());
+  }
+
+  private Views.ModelView repairInTurn(
+      UUID id, long basedOn, Repair repair, Optional<String> finding, boolean changes, String by) {
+    DeliveryStates.State s = basedOn(id, basedOn);
     CheckRun run;
     try {
       run = s.run().after(repair.apply(s.envelope(), tolerance));

@@ -1,9 +1,14 @@
 package yentra.server;
 
+import io.swagger.v3.oas.annotations.Parameter;
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -27,15 +32,43 @@ import yentra.core.envelope.SurfaceType;
 class DeliveryController {
   private final Deliveries deliveries;
   private final Handovers handovers;
+  private final ModelAnswers answers;
 
-  DeliveryController(Deliveries deliveries, Handovers handovers) {
+  DeliveryController(Deliveries deliveries, Handovers handovers, ModelAnswers answers) {
     this.deliveries = deliveries;
     this.handovers = handovers;
+    this.answers = answers;
   }
 
-  @GetMapping("/deliveries/{id}/model")
-  Views.ModelView model(@PathVariable UUID id) {
-    return deliveries.model(id);
+  @GetMapping(path = "/deliveries/{id}/model", produces = MediaType.APPLICATION_JSON_VALUE)
+  @ApiResponse(
+      responseCode = "200",
+      content = @Content(schema = @Schema(implementation = Views.ModelView.class)))
+  ResponseEntity<byte[]> model(
+      @PathVariable UUID id,
+      @RequestHeader(name = HttpHeaders.ACCEPT_ENCODING, required = false) @Parameter(hidden = true)
+          String encodings,
+      @RequestHeader(name = HttpHeaders.IF_NONE_MATCH, required = false) @Parameter(hidden = true)
+          String known) {
+    ModelAnswers.Answer a = answers.of(id);
+    ResponseEntity.BodyBuilder b =
+        ResponseEntity.status(a.tag().equals(known) ? HttpStatus.NOT_MODIFIED : HttpStatus.OK)
+            .contentType(MediaType.APPLICATION_JSON)
+            .eTag(a.tag())
+            .cacheControl(CacheControl.noCache())
+            .varyBy(HttpHeaders.ACCEPT_ENCODING);
+    if (a.tag().equals(known)) {
+      return b.build();
+    }
+    return encodings != null && encodings.contains("gzip")
+        ? b.header(HttpHeaders.CONTENT_ENCODING, "gzip").body(a.packed())
+        : b.body(a.plain());
+  }
+
+  /** The newest version of a delivery and of its project's settings, for whoever has the rest. */
+  @GetMapping("/deliveries/{id}/version")
+  Views.VersionView version(@PathVariable UUID id) {
+    return deliveries.version(id);
   }
 
   @GetMapping("/surface-types")

@@ -145,6 +145,10 @@ class ProjectStore {
     return view(record(id), deliveries(List.of(id)).getOrDefault(id, List.of()));
   }
 
+  long version(UUID id) {
+    return record(id).getVersion();
+  }
+
   String name(UUID id) {
     return record(id).getName();
   }

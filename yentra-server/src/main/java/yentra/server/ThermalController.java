@@ -37,16 +37,17 @@ class ThermalController {
 
   private final DeliveryStates states;
   private final Libraries libraries;
+  private final ThermalAnswers thermal;
 
-  ThermalController(DeliveryStates states, Libraries libraries) {
+  ThermalController(DeliveryStates states, Libraries libraries, ThermalAnswers thermal) {
     this.states = states;
     this.libraries = libraries;
+    this.thermal = thermal;
   }
 
   @GetMapping("/deliveries/{id}/thermal")
   ThermalViews.ThermalView thermal(@PathVariable UUID id) {
-    DeliveryStates.State s = states.state(id);
-    return ThermalViews.of(s.context(), libraries.known(id), s.settings());
+    return thermal.of(id);
   }
 
   /** How the U-value of a surface or opening comes about. */

@@ -41,6 +41,8 @@ final class Views {
 
   record SettingsRequest(long basedOn, SettingsView settings) {}
 
+  record VersionView(long version, long settings) {}
+
   /** A change of the project's settings; it stands in the log beside the repairs. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record SettingsEntry(
