@@ -167,6 +167,17 @@ final class Browser implements AutoCloseable {
     return file[0];
   }
 
+  /** No blocker and no error is open, as the path says. */
+  boolean faultless() {
+    return !path("Findings").matches("(?s).*\\d+ (blocker|error).*");
+  }
+
+  /** The mark of a workspace on the path: "clear", "open points" or "nothing yet". */
+  String mark(String workspace) {
+    return see(By.xpath("//nav//a[contains(., '" + workspace + "')]//*[@aria-label]"))
+        .getAttribute("aria-label");
+  }
+
   /** What the path says of a workspace. */
   String path(String workspace) {
     return see(By.xpath("//nav//a[contains(., '" + workspace + "')]")).getText();

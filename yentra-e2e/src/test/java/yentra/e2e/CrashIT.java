@@ -117,7 +117,7 @@ class CrashIT {
 
   private String delivery(RunningYentra yentra) throws IOException, InterruptedException {
     for (int i = 0; i < 600; i++) {
-      JsonNode projects = get(yentra, "/api/projects");
+      JsonNode projects = get(yentra, "/api/projects").get("projects");
       for (JsonNode d : projects.isEmpty() ? projects : projects.get(0).get("deliveries")) {
         if (d.get("fileName").asString().equals("marram-point.xml")) {
           return d.get("id").asString();

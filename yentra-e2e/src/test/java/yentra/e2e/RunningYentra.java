@@ -64,6 +64,7 @@ final class RunningYentra implements AutoCloseable {
             "-XX:TieredStopAtLevel=1",
             "-jar",
             root.resolve("yentra-server/target/yentra-server-boot.jar").toString());
+    b.environment().put("YENTRA_UPLOADS", dir.resolve("uploads").toString());
     b.environment().put("YENTRA_PORT", String.valueOf(port));
     b.environment().put("YENTRA_DB_PORT", String.valueOf(databasePort));
     b.environment().put("YENTRA_DB_PASSWORD", cluster("password"));

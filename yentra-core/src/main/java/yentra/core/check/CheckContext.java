@@ -301,6 +301,16 @@ public final class CheckContext {
   }
 
   /** What constructions come to; worked out when first asked for. */
+  /**
+   * How many constructions that surfaces use neither state a U-value nor have layers that give one.
+   */
+  public int constructionsWithoutUValue() {
+    return (int)
+        thermal().used().stream()
+            .filter(c -> c.uValue() == null && thermal().buildUp(c).resistance().isEmpty())
+            .count();
+  }
+
   /** Materials of a construction that are no air and state nothing thermal. */
   public List<Material> silentMaterials(String construction) {
     return envelope()

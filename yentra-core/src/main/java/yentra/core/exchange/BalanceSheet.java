@@ -117,6 +117,13 @@ public final class BalanceSheet {
           s -> s.loss().area().getOrDefault(y, 0.0));
     }
     line(out, "Glass in outdoor walls", Measure.AREA, a, b, s -> s.loss().glazedArea());
+    line(
+        out,
+        "Constructions without a U-value",
+        Measure.COUNT,
+        a,
+        b,
+        s -> s.context().constructionsWithoutUValue());
     line(out, "Area without a U-value", Measure.AREA, a, b, s -> s.loss().unknownArea());
     for (Beyond y : order) {
       line(
