@@ -40,6 +40,9 @@ export function lengthText(v: number): string {
   return `${v < 0 ? '−' : ''}${feet} ft ${inches}${part} in`;
 }
 
+/** A height to the centimetre, or in feet and inches. */
+export const levelText = (v: number) => (ip ? lengthText(v) : `${v.toFixed(2)} m`);
+
 /** Between places: kilometres, or miles. */
 export const distanceText = (km: number) =>
   ip ? `${(km / 1.609344).toFixed(0)} mi` : `${km.toFixed(0)} km`;

@@ -3,6 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp, Copy, Download } from 'lucide-react';
 import { count } from '../words';
 import { arranged, type Order } from './order';
+import { tsv } from './tsv';
 
 export interface Column<T> {
   id: string;
@@ -99,23 +100,21 @@ export function Table<T>({
     );
   }
 
-  const tsv = () =>
-    [
-      columns.map((c) => (c.unit ? `${c.head} [${c.unit}]` : c.head)).join('\t'),
-      ...shown.map((r) =>
-        columns.map((c) => String(c.value(r) ?? '').replace(/[\t\n]/g, ' ')).join('\t'),
-      ),
-    ].join('\n');
+  const text = () =>
+    tsv([
+      columns.map((c) => (c.unit ? `${c.head} [${c.unit}]` : c.head)),
+      ...shown.map((r) => columns.map((c) => c.value(r))),
+    ]);
 
   async function copy() {
-    await navigator.clipboard.writeText(tsv());
+    await navigator.clipboard.writeText(text());
     setCopied(true);
     setTimeout(() => setCopied(false), 1500);
   }
 
   function save() {
     const a = document.createElement('a');
-    a.href = URL.createObjectURL(new Blob([tsv()], { type: 'text/tab-separated-values' }));
+    a.href = URL.createObjectURL(new Blob([text()], { type: 'text/tab-separated-values' }));
     a.download = `${name}.tsv`;
     a.click();
     URL.revokeObjectURL(a.href);

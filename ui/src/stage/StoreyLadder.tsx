@@ -1,4 +1,4 @@
-import { lengthText } from '../words';
+import { levelText } from '../words';
 import { useMemo, useRef } from 'react';
 import type { ModelIndex } from '../model';
 import { useView } from '../state';
@@ -79,7 +79,7 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
             key={r.key}
             className="absolute right-1 left-2 -mb-[9px] flex h-[18px] items-center gap-1 text-left text-[11px] leading-none hover:text-kelp"
             style={{ bottom: share(r.level) }}
-            title={`${r.name}, ${lengthText(r.level)}: show only this storey`}
+            title={`${r.name}, ${levelText(r.level)}: show only this storey`}
             onClick={() => only(i)}
           >
             <span className="h-[2px] w-[9px] shrink-0 bg-ink" />
@@ -95,10 +95,10 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
             aria-valuemin={lo}
             aria-valuemax={hi}
             aria-valuenow={range[end]}
-            aria-valuetext={lengthText(range[end])}
+            aria-valuetext={levelText(range[end])}
             className="absolute left-[5px] -mb-[5px] h-[10px] w-[15px] cursor-ns-resize rounded-sm border border-kelp bg-panel"
             style={{ bottom: share(range[end]) }}
-            title={`${end ? 'Upper' : 'Lower'} cut at ${lengthText(range[end])}: drag, or use the arrow keys`}
+            title={`${end ? 'Upper' : 'Lower'} cut at ${levelText(range[end])}: drag, or use the arrow keys`}
             onPointerDown={(e) => drag(e, end)}
             onKeyDown={(e) => step(e, end)}
           />

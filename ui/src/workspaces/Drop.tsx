@@ -36,8 +36,8 @@ export function Drop({ project, wide }: { project: string; wide?: boolean }) {
               aria-label="Progress of reading"
             />
             <p className="text-sm text-muted">
-              {intake.job.fileName}, {bytes(intake.job.size)}. Reading goes on when you leave this
-              page.
+              <span className="break-all">{intake.job.fileName}</span>, {bytes(intake.job.size)}.
+              Reading goes on when you leave this page.
             </p>
             <button className="btn" onClick={intake.cancel}>
               Stop reading

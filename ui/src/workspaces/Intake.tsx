@@ -32,7 +32,7 @@ export function Intake({
         <p className="truncate font-semibold" title={d.fileName}>
           {d.fileName}
         </p>
-        <p className="text-muted">
+        <p className="break-words text-muted">
           {d.format === 'ifc' ? 'IFC, schema' : 'gbXML, version'} {d.schema || 'not stated'}
           <br />
           {bytes(d.size)}, lengths in {r.lengthUnit}

@@ -35,7 +35,7 @@ export function PartOfProject({
         ))}
         {!alone && <option value="own">A part of its own</option>}
       </select>
-      <p className="mt-0.5 text-sm text-muted">Because {d.placed}.</p>
+      <p className="mt-0.5 text-sm break-words text-muted">Because {d.placed}.</p>
     </div>
   );
 }

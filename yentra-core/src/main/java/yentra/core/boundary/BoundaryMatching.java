@@ -328,7 +328,7 @@ public final class BoundaryMatching {
   private boolean inEarth(DeliveredBoundary w) {
     return switch (types.outdoor(w.face().tilt())) {
       case ROOF -> false;
-      case EXPOSED_FLOOR -> w.face().box().min().z() <= groundAt(w) + 0.6;
+      case EXPOSED_FLOOR -> ground.carries(w.face().mean());
       default -> w.face().box().centre().z() < groundAt(w) - 0.3;
     };
   }

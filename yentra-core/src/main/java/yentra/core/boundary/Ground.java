@@ -17,6 +17,12 @@ public final class Ground {
   /** Terrain is looked for from this far above a place, in metres. */
   private static final double ABOVE = 10_000;
 
+  /**
+   * A floor's upper face lies at most so far above the ground that carries it: common practice, no
+   * source; in metres.
+   */
+  private static final double CARRIED = 0.6;
+
   private final double level;
   private final List<Polygon> faces;
   private final ProbeScene scene;
@@ -43,6 +49,16 @@ public final class Ground {
     return new Ground(
         level,
         faces.stream().filter(f -> f.area() > 0 && Math.abs(f.normal().z()) > 1e-3).toList());
+  }
+
+  /**
+   * Whether a floor rests on the ground, with what lies under it: the same for boundaries as
+   * delivered and as derived.
+   *
+   * @param floor its upper face
+   */
+  boolean carries(Vec3 floor) {
+    return floor.z() <= at(floor) + CARRIED;
   }
 
   /** Height of the ground at a place, whatever that place's own height. */

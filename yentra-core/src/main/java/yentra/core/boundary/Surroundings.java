@@ -194,7 +194,8 @@ final class Surroundings {
     }
     Vec3 air = from.plus(n.times(BACK + end));
     List<Barrier> through = through(solid, end);
-    if (air.z() < ground.at(air) + (n.z() < -0.5 ? GROUND_SLACK : 0)) {
+    boolean down = n.z() < -0.5;
+    if (air.z() < ground.at(air) + (down ? GROUND_SLACK : 0) || down && ground.carries(from)) {
       return new Sight(Behind.GROUND, -1, end, through);
     }
     Vec3 eye = air.plus(n.times(BACK));

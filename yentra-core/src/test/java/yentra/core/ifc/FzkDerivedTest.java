@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
@@ -27,6 +28,7 @@ import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
 import yentra.core.repair.DeleteOpening;
 
 /**
@@ -82,6 +84,25 @@ class FzkDerivedTest {
     assertThat(derived.keySet()).isEqualTo(delivered.keySet());
     delivered.forEach(
         (k, area) -> assertThat(derived.get(k)).as(k).isCloseTo(area, within(1e-5 * area)));
+  }
+
+  /** Types of the floors towards ground or air, with the ground at a level. */
+  private Map<SurfaceType, Long> floors(BoundaryOptions o, double ground) throws Exception {
+    IfcModel m = IfcModel.of(bytes, ReadLimits.standard(), Fixtures.TOLERANCE);
+    return IfcReader.envelope(m, m, ground, o, Fixtures.TOLERANCE).surfaces().stream()
+        .filter(s -> s.sides().size() == 1 && s.exposure() != Exposure.ADIABATIC)
+        .filter(s -> s.polygon().tilt() > 170)
+        .collect(Collectors.groupingBy(Surface::type, TreeMap::new, Collectors.counting()));
+  }
+
+  /** Six slabs at 0.00, some of whose boundaries are delivered: one ground for all of them. */
+  @Test
+  void deliveredAndDerivedFloorsAnswerToTheSameGround() throws Exception {
+    for (BoundaryOptions o : List.of(BoundaryOptions.STANDARD, derive(false, Convention.INNER))) {
+      assertThat(floors(o, -0.5).keySet()).containsExactly(SurfaceType.SLAB_ON_GRADE);
+      assertThat(floors(o, -1.5).keySet()).containsExactly(SurfaceType.EXPOSED_FLOOR);
+      assertThat(floors(o, 1.5).keySet()).containsExactly(SurfaceType.UNDERGROUND_SLAB);
+    }
   }
 
   @Test
