@@ -58,12 +58,13 @@ final class PathMarks {
 
   private Views.PathView scope(Views.ScopeSummary s) {
     List<Finding> found = byWorkspace.get(Workspace.SCOPE);
-    if (!found.isEmpty() || s.faults() > 0) {
-      String in = s.elements() == 0 ? "" : s.in() + " in, ";
-      return new Views.PathView(
-          "scope", in + (s.faults() > 0 ? s.faults() + " not met" : said(found)), "open");
+    if (s.faults() > 0) {
+      return new Views.PathView("scope", s.in() + " in, " + s.faults() + " not met", "open");
     }
     String text = s.elements() == 0 ? "Everything" : s.in() + " of " + s.elements() + " in";
+    if (!found.isEmpty()) {
+      return new Views.PathView("scope", text + ", " + said(found), "open");
+    }
     return new Views.PathView(
         "scope", text, s.elements() == 0 || s.sheet() != null ? "clear" : "nothing");
   }
