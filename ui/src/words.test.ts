@@ -226,3 +226,28 @@ describe('sentences of the server', () => {
     expect(measured(2300, 'kg/m3')).toBe('144 lb/ft³');
   });
 });
+
+describe('limits and heights', () => {
+  afterEach(() => showIn('SI'));
+
+  it('are as they are in SI', () => {
+    showIn('SI');
+    expect(words.inUnit('m')).toMatchObject({ name: 'm' });
+    expect(words.inUnit('m').to(0.01)).toBe(0.01);
+    expect(words.levelText(3.35)).toBe('3.35 m');
+    expect(words.distanceText(12.3)).toBe('12 km');
+  });
+
+  it('come back from imperial units as they went', () => {
+    showIn('IP');
+    for (const u of ['m', 'mm', 'm2', 'm3', 'W/m²K', 'J/kgK', 'deg', '']) {
+      const { to, from } = words.inUnit(u);
+      expect(from(to(0.0123))).toBeCloseTo(0.0123, 12);
+    }
+    expect(words.inUnit('m').name).toBe('ft');
+    expect(words.inUnit('deg').name).toBe('°');
+    expect(words.levelText(3.048)).toBe('10 ft 0 in');
+    expect(words.distanceText(160.9344)).toBe('100 mi');
+    expect(said('139 kJ/m²K')).toBe('6.8 Btu/(ft² F)');
+  });
+});

@@ -152,6 +152,8 @@ const IMPERIAL: Record<string, [(v: number) => number, () => string]> = {
   'kg/m³': [toDensity, densityUnit],
   'kg/m3': [toDensity, densityUnit],
   'J/kgK': [toHeat, heatUnit],
+  // 1 Btu/(ft² F) is 20.4418 kJ/(m²K)
+  'kJ/m²K': [(v) => v / 20.441748, () => 'Btu/(ft² F)'],
   'W/K': [toLoss, lossUnit],
   'W/m²': [toPowerDensity, densityOfPowerUnit],
   '°C': [toTemperature, temperatureUnit],

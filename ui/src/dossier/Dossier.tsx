@@ -3,7 +3,7 @@ import { useView } from '../state';
 import { modelActions } from '../repair/actions';
 import { Actions } from '../repair/Form';
 import type { Edits } from '../useEdits';
-import { areaText, volumeText } from '../words';
+import { areaText, said, volumeText } from '../words';
 import { FindingCard } from './FindingCard';
 import { DossierFrame } from './DossierFrame';
 import { Several } from './Several';
@@ -68,7 +68,9 @@ function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
         </button>
         <button
           className="btn mt-1.5"
-          title="Strips below 0.05 m² or 20 mm go to the surface of the same spaces beside them, in its plane"
+          title={said(
+            'Strips below 0.05 m² or 20 mm go to the surface of the same spaces beside them, in its plane',
+          )}
           onClick={() =>
             edits.consider(
               { kind: 'AbsorbSlivers', area: 0.05, width: 0.02 },
@@ -80,7 +82,7 @@ function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
         </button>
         <button
           className="btn mt-1.5"
-          title="Walls that are curved in plan get fewer facets; they move by at most 50 mm"
+          title={said('Walls that are curved in plan get fewer facets; they move by at most 50 mm')}
           onClick={() =>
             edits.consider(
               { kind: 'StraightenFacets', chord: 0.05 },

@@ -5,7 +5,7 @@ import { SeverityMark } from '../frame/SeverityMark';
 import { madeOf, type ModelIndex } from '../model';
 import { useView } from '../state';
 import type { Edits } from '../useEdits';
-import { count } from '../words';
+import { count, said } from '../words';
 import { plain } from './families';
 import { InOrOut } from './InOrOut';
 import { alike, LIKE, type ElementRow, type ScopeIndex } from './scopeModel';
@@ -132,7 +132,9 @@ export function OneElement({
                 {e.body.problem || (e.body.faces ? count(e.body.faces, 'face') : 'none')}
               </Row>
               {e.body.chordError > 0 && (
-                <Row label="Largest chord error">{(e.body.chordError * 1000).toFixed(1)} mm</Row>
+                <Row label="Largest chord error">
+                  {said(`${(e.body.chordError * 1000).toFixed(1)} mm`)}
+                </Row>
               )}
             </dl>
             {e.body.approximations.map((a, i) => (

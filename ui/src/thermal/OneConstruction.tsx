@@ -15,6 +15,7 @@ import {
   toUValue,
   uValueUnit,
   fromThickness,
+  said,
 } from '../words';
 import { optional } from './conditions';
 import { ConstructionPicker } from './ConstructionPicker';
@@ -48,7 +49,7 @@ export function OneConstruction({
       <p className="text-sm text-muted">
         {count(c.objects.length, 'object')} {c.objects.length === 1 ? 'has' : 'have'} it
         {c.heatCapacity != null &&
-          `; ${figures(c.heatCapacity / 1000)} kJ/m²K effective inside (ISO 13786)`}
+          `; ${said(`${figures(c.heatCapacity / 1000)} kJ/m²K`)} effective inside (ISO 13786)`}
       </p>
       {c.layers.length > 0 && <LayerDiagram layers={c.layers} />}
       <div className="mt-1.5 flex flex-wrap gap-1.5">

@@ -15,6 +15,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import yentra.demo.DemoFiles;
 
 /**
  * The server is killed (SIGKILL) at random moments while a hundred repairs are made: every repair
@@ -61,6 +62,47 @@ class CrashIT {
         acknowledged.set(logged);
       }
       assertThat(crashes).isEqualTo(CRASHES);
+    }
+  }
+
+  /** Ten files come in, and the server is killed while it reads one of them. */
+  @Test
+  void jobsThatWereBeingReadGoOn() throws Exception {
+    try (RunningYentra yentra = new RunningYentra()) {
+      String first = delivery(yentra);
+      String project = model(yentra, first).get("delivery").get("projectId").asString();
+      byte[] file = DemoFiles.soundGbxml();
+      List<String> jobs = new ArrayList<>();
+      for (int i = 0; i < 10; i++) {
+        HttpResponse<String> a =
+            http.send(
+                request(yentra, "/api/projects/" + project + "/deliveries?name=f" + i + ".xml")
+                    .header("Content-Type", "application/octet-stream")
+                    .header("X-Yentra-Person", "Test%20person")
+                    .POST(HttpRequest.BodyPublishers.ofByteArray(file))
+                    .build(),
+                HttpResponse.BodyHandlers.ofString());
+        assertThat(a.statusCode()).as(a.body()).isEqualTo(202);
+        jobs.add(json.readTree(a.body()).get("id").asString());
+      }
+      yentra.crashAndRestart();
+      for (String job : jobs) {
+        String state = "";
+        for (int i = 0; !state.equals("done") && i < 600; i++) {
+          state = get(yentra, "/api/jobs/" + job).get("state").asString();
+          Thread.sleep(100);
+        }
+        assertThat(state).isEqualTo("done");
+      }
+      List<String> names = new ArrayList<>();
+      get(yentra, "/api/projects/" + project)
+          .get("deliveries")
+          .forEach(d -> names.add(d.get("fileName").asString()));
+      assertThat(names.subList(0, 10))
+          .as("in the order in which they came, the newest first")
+          .containsExactly(
+              "f9.xml", "f8.xml", "f7.xml", "f6.xml", "f5.xml", "f4.xml", "f3.xml", "f2.xml",
+              "f1.xml", "f0.xml");
     }
   }
 

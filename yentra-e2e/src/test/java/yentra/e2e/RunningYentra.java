@@ -65,6 +65,8 @@ final class RunningYentra implements AutoCloseable {
             "-jar",
             root.resolve("yentra-server/target/yentra-server-boot.jar").toString());
     b.environment().put("YENTRA_UPLOADS", dir.resolve("uploads").toString());
+    // a node that has died is noticed sooner than by the real server, so that a test need not wait
+    b.environment().put("DBSCHEDULER_HEARTBEATINTERVAL", "1s");
     b.environment().put("YENTRA_PORT", String.valueOf(port));
     b.environment().put("YENTRA_DB_PORT", String.valueOf(databasePort));
     b.environment().put("YENTRA_DB_PASSWORD", cluster("password"));
