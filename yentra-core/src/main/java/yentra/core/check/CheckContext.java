@@ -300,7 +300,6 @@ public final class CheckContext {
     return envelope.delivered().format().equals(Delivered.IFC);
   }
 
-  /** What constructions come to; worked out when first asked for. */
   /**
    * How many constructions that surfaces use neither state a U-value nor have layers that give one.
    */
@@ -323,6 +322,7 @@ public final class CheckContext {
         .toList();
   }
 
+  /** What constructions come to; worked out when first asked for. */
   synchronized ThermalSurvey thermal() {
     if (thermal == null) {
       thermal = new ThermalSurvey(this);
