@@ -122,7 +122,8 @@ class Deliveries {
   }
 
   Views.ModelView view(DeliveryRecord d) {
-    return view(d, null);
+    List<RepairEntryRecord> log = store.log(d.getId());
+    return view(d, log, states.state(d, log.subList(0, d.getLogPosition())), null);
   }
 
   /**
@@ -130,11 +131,6 @@ class Deliveries {
    *
    * @param before a state that whoever asks has: only what differs from it is told; null for all
    */
-  private Views.ModelView view(DeliveryRecord d, DeliveryStates.State before) {
-    List<RepairEntryRecord> log = store.log(d.getId());
-    return view(d, log, states.state(d, inForce(d, log)), before);
-  }
-
   private Views.ModelView view(
       DeliveryRecord d,
       List<RepairEntryRecord> log,
@@ -431,10 +427,6 @@ class Deliveries {
     dependents(id, out).forEach(x -> all.add(x.index()));
     locked(id, basedOn, d -> store.takeOut(d, all, by));
     return model(id);
-  }
-
-  private static List<RepairEntryRecord> inForce(DeliveryRecord d, List<RepairEntryRecord> log) {
-    return log.subList(0, d.getLogPosition());
   }
 
   private static Set<Integer> taken(List<RepairEntryRecord> log, List<Integer> out) {

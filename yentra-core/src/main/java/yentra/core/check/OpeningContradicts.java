@@ -38,16 +38,7 @@ final class OpeningContradicts implements LocalCheck {
         boolean door = o.type() == OpeningType.NON_SLIDING_DOOR && named(o.glazing());
         boolean window = o.type().isGlazed() && named(o.construction()) && !named(o.glazing());
         boolean glass = !door && !o.type().isGlazed() && isDrawnAsGlass(context, o);
-        if (glass) {
-          report.accept(
-              context
-                  .finding(DESCRIPTOR, o.key(), s.key())
-                  .evidence(Evidence.area(o.polygon()))
-                  .says(
-                      "The "
-                          + context.naming().opening(o)
-                          + " is an opaque door, but the delivery draws most of it as glass."));
-        } else if (door || window) {
+        if (door || window || glass) {
           report.accept(
               context
                   .finding(DESCRIPTOR, o.key(), s.key())
@@ -57,7 +48,10 @@ final class OpeningContradicts implements LocalCheck {
                           + context.naming().opening(o)
                           + (door
                               ? " is an opaque door but has a window type."
-                              : " is a window but has an opaque construction.")));
+                              : window
+                                  ? " is a window but has an opaque construction."
+                                  : " is an opaque door, but the delivery draws most of it as"
+                                      + " glass.")));
         }
       }
     }

@@ -157,26 +157,10 @@ public final class Remedies {
       case "SPC-408" -> VoidRemedies.around(context, f.objects()).ifPresent(r -> offer(r, out));
       case "ADJ-508" -> {
         surface.flatMap(s -> VoidRemedies.before(context, s)).ifPresent(r -> offer(r, out));
-        surface
-            .flatMap(this::partner)
-            .ifPresent(
-                p ->
-                    out.add(
-                        new Remedy(
-                            "Match it with the face of "
-                                + context.naming().space(p.sides().get(0).space()),
-                            new MatchSurfaces(first, p.key()))));
+        surface.ifPresent(s -> matchPartner(s, out));
       }
       case "ADJ-512" -> {
-        surface
-            .flatMap(this::partner)
-            .ifPresent(
-                p ->
-                    out.add(
-                        new Remedy(
-                            "Match it with the face of "
-                                + context.naming().space(p.sides().get(0).space()),
-                            new MatchSurfaces(first, p.key()))));
+        surface.ifPresent(s -> matchPartner(s, out));
         surface.ifPresent(s -> retype(s, likelyType(s), out));
       }
       case "ADJ-509" -> {
@@ -532,7 +516,7 @@ public final class Remedies {
     }
   }
 
-  private void withoutPair(Surface s, List<Remedy> out) {
+  private void matchPartner(Surface s, List<Remedy> out) {
     partner(s)
         .ifPresent(
             p ->
@@ -541,6 +525,10 @@ public final class Remedies {
                         "Match it with the face of "
                             + context.naming().space(p.sides().get(0).space()),
                         new MatchSurfaces(s.key(), p.key()))));
+  }
+
+  private void withoutPair(Surface s, List<Remedy> out) {
+    matchPartner(s, out);
     // where the delivery itself says that the inside of the building lies behind, outdoor air would
     // be a wrong answer
     if (!envelope.delivered().format().equals(Delivered.IFC)) {
