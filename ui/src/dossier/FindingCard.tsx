@@ -19,8 +19,6 @@ const ELSEWHERE: Record<string, [string, Workspace, SheetTab?]> = {
   'LOC-802': ['Give the north', 'intake'],
   'LOC-803': ['Give the ground level', 'intake'],
   'LOC-804': ['Give the place', 'intake'],
-  'SPC-404': ['Put one of them out of scope', 'scope'],
-  'ADJ-508': ['Look at what is out of scope', 'scope'],
   'ADJ-512': ['See how its boundaries were made', 'envelope', 'boundaries'],
   'USE-901': ['Give uses in Thermal', 'thermal'],
   'SPC-408': ['Find rooms without a space', 'envelope', 'boundaries'],

@@ -49,6 +49,20 @@ export function glazing(surfaces: string[]): Action {
   };
 }
 
+/** Only construction lies behind. */
+function adiabatic(surfaces: string[]): Action {
+  return {
+    label: 'Adiabatic',
+    hint: 'Only construction lies behind: no heat flows through it.',
+    fields: [],
+    make: () =>
+      several(
+        'Make adiabatic',
+        surfaces.map((surface) => ({ kind: 'MakeAdiabatic', surface })),
+      ),
+  };
+}
+
 /** Names by a rule. */
 export function naming(spaces: string[]): Action {
   return {
@@ -107,6 +121,7 @@ export function surfaceActions(s: Surface, index: ModelIndex): Action[] {
           ? { kind: 'ExtendSurface', surface: s.key, to: String(v.to) }
           : 'Choose the surface to end at.',
     },
+    ...(s.spaces.length === 1 && s.exposure !== 'adiabatic' ? [adiabatic([s.key])] : []),
     {
       label: 'Neighbours',
       hint: 'The first is the space that the outline faces out of.',
@@ -328,6 +343,7 @@ export function surfacesActions(
       make: (v) =>
         each('Retype', (k) => ({ kind: 'RetypeSurface', surface: k, type: v.type as never })),
     },
+    adiabatic(keys),
     {
       label: 'Turn round',
       fields: [],

@@ -44,10 +44,38 @@ class RemedyPathsIT {
       deliver(yentra, project, "first", Fixtures.write(Fixtures.rooms()));
       b.driver.get(yentra.url(deliver(yentra, project, "second", FaultyRooms.elsewhere())));
       answer(b, "UNI-204");
+      spoiltAddress(yentra, b);
       // a remedy that turns out not to be possible is refused with its reason
       assertThat(b.complaints()).allMatch(c -> c.contains("/preview") && c.contains("422"));
     }
     assertThat(seen).hasSameSizeAs(FaultyRooms.all().keySet());
+  }
+
+  /** A workspace that does not exist leads to intake; a name without a break stays in its place. */
+  private void spoiltAddress(RunningYentra yentra, Browser b) throws Exception {
+    String project = project(yentra, "Long name");
+    String name = "a-name-without-a-break-".repeat(10);
+    String page = deliver(yentra, project, name, Fixtures.write(Fixtures.rooms()));
+    b.driver.get(yentra.url(page.replace("/findings", "/attic")));
+    b.waitFor("intake", () -> b.driver.getCurrentUrl().contains("/p/" + project + "/intake"));
+    b.see("stage");
+    for (String workspace : List.of("intake", "handover")) {
+      b.driver.get(yentra.url(page.replace("/findings", "/" + workspace)));
+      b.waitFor(
+          "the name of the file", () -> b.see(By.tagName("body")).getText().contains("a-name-"));
+      assertThat(
+              b.driver.executeScript(
+                  "const over = [];"
+                      + "for (const e of document.querySelectorAll('body *'))"
+                      + " if (!e.children.length && e.textContent.includes('a-name-'))"
+                      + "  for (let p = e; p.parentElement !== null; p = p.parentElement)"
+                      + "   if (p.getBoundingClientRect().right >"
+                      + "       p.parentElement.getBoundingClientRect().right + 1)"
+                      + "    over.push(p.className);"
+                      + "return over"))
+          .as("what reaches out of its place in %s", workspace)
+          .isEqualTo(List.of());
+    }
   }
 
   /** Looks at each remedy of the first finding of a code and makes the first one. */

@@ -1,14 +1,18 @@
 package yentra.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.CancellationException;
 import java.util.stream.StreamSupport;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -91,6 +95,41 @@ class BoundaryTest {
     assertThat(yentra.get(attempt(whole)).json().get("share").asDouble()).isZero();
     assertThat(yentra.post(attempt(whole), Map.of("mode", "DERIVE")).status()).isEqualTo(200);
     assertThat(yentra.get(attempt(whole)).json().get("share").asDouble()).isEqualTo(1);
+  }
+
+  /** Two nodes share nothing but the database. */
+  @Test
+  void aTryIsFollowedAndGivenUpFromAnotherNode() {
+    DSLContext db = yentra.context.getBean(DSLContext.class);
+    Attempts here = new Attempts(db, Clock.systemUTC());
+    Attempts there = new Attempts(db, Clock.systemUTC());
+    UUID run = UUID.randomUUID();
+    assertThatThrownBy(
+            () ->
+                here.run(
+                    run,
+                    watch -> {
+                      double seen = 0;
+                      for (int i = 1; i <= 100; i++) {
+                        watch.at(0.4);
+                        pause();
+                        seen = Math.max(seen, there.share(run));
+                        if (seen > 0) {
+                          there.cancel(run);
+                        }
+                      }
+                      return seen;
+                    }))
+        .isInstanceOf(CancellationException.class);
+    assertThat(there.share(run)).isEqualTo(0.4);
+  }
+
+  private static void pause() {
+    try {
+      Thread.sleep(30);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
   }
 
   @Test

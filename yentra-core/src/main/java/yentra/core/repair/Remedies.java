@@ -111,6 +111,7 @@ public final class Remedies {
           out.add(
               new Remedy(
                   "Let the computed figures count", new AmendSpace(first, null, true, false)));
+      case "SPC-404" -> deleteSmaller(f.objects(), out);
       case "SPC-405" -> storey(first, out);
       case "SPC-406" -> names(f.objects(), out);
       case "SPC-407" -> mergeWithNeighbour(first, out);
@@ -158,10 +159,12 @@ public final class Remedies {
       case "ADJ-508" -> {
         surface.flatMap(s -> VoidRemedies.before(context, s)).ifPresent(r -> offer(r, out));
         surface.ifPresent(s -> matchPartner(s, out));
+        surface.ifPresent(s -> adiabatic(s, out));
       }
       case "ADJ-512" -> {
         surface.ifPresent(s -> matchPartner(s, out));
         surface.ifPresent(s -> retype(s, likelyType(s), out));
+        surface.ifPresent(s -> adiabatic(s, out));
       }
       case "ADJ-509" -> {
         delete(first, surface, opening, out);
@@ -534,6 +537,26 @@ public final class Remedies {
     if (!envelope.delivered().format().equals(Delivered.IFC)) {
       retype(s, types.exterior(outward(s), ground()), out);
     }
+  }
+
+  private void adiabatic(Surface s, List<Remedy> out) {
+    offer(
+        new Remedy(
+            "Make it adiabatic: only construction lies behind it",
+            new MakeAdiabatic(s.key(), types.betweenSpaces(outward(s).tilt()))),
+        out);
+  }
+
+  /** Of two spaces that share air the one with less of it. */
+  private void deleteSmaller(List<String> pair, List<Remedy> out) {
+    pair.stream()
+        .min(Comparator.comparingDouble(k -> context.volumes().of(k).volume()))
+        .ifPresent(
+            k ->
+                out.add(
+                    new Remedy(
+                        "Delete the smaller one, " + context.naming().space(k),
+                        new DeleteSpace(k))));
   }
 
   private void match(List<String> pair, List<Remedy> out) {

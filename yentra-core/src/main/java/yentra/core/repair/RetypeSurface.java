@@ -1,6 +1,8 @@
 package yentra.core.repair;
 
+import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -18,7 +20,10 @@ public record RetypeSurface(String surface, SurfaceType type) implements Repair 
       throw new NotApplicableException(
           "The surface " + surface + " is typed " + type.gbxml() + " already.");
     }
-    return e.replacing(surface, x -> x.withType(type));
+    // outdoor air or ground is no longer construction alone
+    boolean leaves = s.exposure() == Exposure.ADIABATIC && !type.isInterior();
+    return e.replacing(
+        surface, x -> leaves ? x.withKind(BoundaryKind.REPAIRED).withType(type) : x.withType(type));
   }
 
   @Override

@@ -152,6 +152,7 @@ public final class FaultyRooms {
             .withSpaces(rooms().spaces().stream().map(s -> s.withShell(List.of())).toList()));
     f.put("SPC-402", withLoneSpace());
     f.put("SPC-403", spaces(s -> s.withStated(25.0, 60.0)));
+    f.put("SPC-404", boxInRoom());
     f.put("SPC-405", spaces(s -> s.withStorey("st-9")));
     f.put("SPC-406", spaces(s -> s.withName("Room")));
     f.put("SPC-407", new SplitSpace("a", v(0.1, 0, 0), v(-1, 0, 0), "").apply(rooms(), TOLERANCE));
@@ -269,6 +270,13 @@ public final class FaultyRooms {
                         ? s.withConstruction("con-2")
                         : s)
             .toList());
+  }
+
+  /** A shaft of 2 × 2 m drawn as a space of its own inside a room that knows nothing of it. */
+  private static Envelope boxInRoom() throws Exception {
+    return new AddSpace(
+            "Shaft", List.of(v(5, 1, 0), v(7, 1, 0), v(7, 3, 0), v(5, 3, 0)), 0, 3, null)
+        .apply(rooms(), TOLERANCE);
   }
 
   private static Envelope withLoneSpace() {

@@ -7,16 +7,20 @@ import static yentra.core.Fixtures.TOLERANCE;
 import static yentra.core.Fixtures.box;
 import static yentra.core.Fixtures.changed;
 import static yentra.core.Fixtures.codes;
+import static yentra.core.Fixtures.read;
 import static yentra.core.Fixtures.rooms;
 import static yentra.core.Fixtures.surface;
 import static yentra.core.Fixtures.v;
+import static yentra.core.Fixtures.write;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.boundary.SpaceVolumes;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Side;
@@ -262,6 +266,28 @@ class HandRepairsTest {
     assertThat(between)
         .as("North shares 4 m with West and 2 m with East")
         .isCloseTo(18, within(1e-6));
+  }
+
+  @Test
+  void anAdiabaticSurfaceStaysSoThroughAFileAndUntilItIsTypedOutdoors() throws Exception {
+    Envelope e = new MakeAdiabatic("b-east", null).apply(rooms(), TOLERANCE);
+    assertThat(of(e, "b-east").exposure()).isEqualTo(Exposure.ADIABATIC);
+    assertThat(of(e, "b-east").type()).isEqualTo(SurfaceType.INTERIOR_WALL);
+    Envelope back = read(new String(write(e), StandardCharsets.UTF_8));
+    assertThat(of(back, "b-east").exposure()).isEqualTo(Exposure.ADIABATIC);
+    Envelope out = new RetypeSurface("b-east", SurfaceType.EXTERIOR_WALL).apply(e, TOLERANCE);
+    assertThat(of(out, "b-east").exposure()).isEqualTo(Exposure.OUTDOOR);
+  }
+
+  @Test
+  void whatPartsTwoSpacesOrHasAWindowCannotBeAdiabatic() {
+    assertThatThrownBy(() -> new MakeAdiabatic("between", null).apply(rooms(), TOLERANCE))
+        .hasMessageContaining("bounds 2");
+    assertThatThrownBy(() -> new MakeAdiabatic("a-south", null).apply(rooms(), TOLERANCE))
+        .hasMessageContaining("openings");
+    assertThatThrownBy(
+            () -> new MakeAdiabatic("b-east", SurfaceType.ROOF).apply(rooms(), TOLERANCE))
+        .hasMessageContaining("interior type");
   }
 
   @Test

@@ -12,6 +12,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
@@ -46,7 +48,8 @@ class OfferedRemediesTest {
   }
 
   /** How many remedies were offered; what is wrong with them is added to a list. */
-  private static int offered(Path file, List<String> wrong) throws IOException {
+  private static int offered(Path file, List<String> wrong, Set<String> unanswered)
+      throws IOException {
     DeliveryReader.Reading r;
     try {
       r =
@@ -67,6 +70,9 @@ class OfferedRemediesTest {
         continue;
       }
       List<Remedy> all = remedies.of(f);
+      if (all.isEmpty()) {
+        unanswered.add(f.code());
+      }
       for (int i = 0; i < all.size(); i++) {
         n++;
         String what = file.getParent().getFileName() + " " + f.id() + ": " + all.get(i).label();
@@ -87,8 +93,12 @@ class OfferedRemediesTest {
   void ofTheRealHouse() throws Exception {
     assumeTrue(Files.exists(HOUSE), "Debian's assimp-testmodels is not installed");
     List<String> wrong = new ArrayList<>();
-    assertThat(offered(HOUSE, wrong)).isGreaterThan(10);
+    Set<String> unanswered = new TreeSet<>();
+    assertThat(offered(HOUSE, wrong, unanswered)).isGreaterThan(10);
     assertThat(wrong).isEmpty();
+    // a place and what a delivery left out are facts that no repair can give, air within a slab is
+    // taken by the search for rooms, and some slivers lie beside nothing that they could join
+    assertThat(unanswered).containsOnly("LOC-803", "LOC-804", "SRC-109", "SPC-408", "GEO-305");
   }
 
   @Test
@@ -105,7 +115,7 @@ class OfferedRemediesTest {
     int offered = 0;
     for (Path p : files) {
       if (Files.size(p) < 1_000_000) {
-        offered += offered(p, wrong);
+        offered += offered(p, wrong, new TreeSet<>());
       }
     }
     assertThat(offered).isGreaterThan(200);

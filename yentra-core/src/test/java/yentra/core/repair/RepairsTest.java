@@ -228,6 +228,7 @@ class RepairsTest {
             new ReverseSurface("s"),
             new ReverseShell("a"),
             new RetypeSurface("s", SurfaceType.ROOF),
+            new MakeAdiabatic("s", SurfaceType.INTERIOR_WALL),
             new CutOpening("o"),
             new MatchSurfaces("s", "t"),
             new CloseHole(

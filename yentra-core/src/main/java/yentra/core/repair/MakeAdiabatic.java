@@ -1,0 +1,47 @@
+package yentra.core.repair;
+
+import yentra.core.envelope.BoundaryKind;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Exposure;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
+import yentra.core.geometry.Tolerance;
+
+/**
+ * Says that only construction lies behind a surface, so that no heat flows through it: the end of a
+ * partition, a column, a pocket of masonry.
+ *
+ * @param type the interior type it has from now on, by its tilt; null lets its tilt decide
+ */
+public record MakeAdiabatic(String surface, SurfaceType type) implements Repair {
+  @Override
+  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+    Surface s = Target.surface(e, surface);
+    SurfaceType then =
+        type == null ? SurfaceTypes.STANDARD.betweenSpaces(s.polygon().tilt()) : type;
+    if (s.exposure() == Exposure.ADIABATIC) {
+      throw new NotApplicableException("The surface " + surface + " is adiabatic already.");
+    }
+    if (s.sides().size() != 1) {
+      throw new NotApplicableException(
+          "Only a surface of one space can be adiabatic; this one bounds "
+              + s.sides().size()
+              + ".");
+    }
+    if (!s.openings().isEmpty()) {
+      throw new NotApplicableException(
+          "The surface " + surface + " has openings, which lead somewhere; delete them first.");
+    }
+    if (!then.isInterior()) {
+      throw new NotApplicableException("An adiabatic surface has an interior type.");
+    }
+    return e.replacing(surface, x -> x.withType(then).withKind(BoundaryKind.READ_2B));
+  }
+
+  @Override
+  public String describe(Envelope before, Naming naming) {
+    return "Makes the " + naming.object(surface) + " adiabatic.";
+  }
+}
