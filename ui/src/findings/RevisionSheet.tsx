@@ -96,7 +96,7 @@ export function RevisionSheet({ index, edits }: { index: ModelIndex; edits: Edit
           <span className="text-muted">Repairs of revision {r.before.revision}: </span>
           {summary(r.steps, r.replayed)}
         </p>
-        {!r.replayed && r.steps.length > 0 && (
+        {!r.replayed && r.steps.some((s) => s.outcome === 'applied') && (
           <button
             className="btn btn-main mt-1.5 self-start"
             disabled={edits.busy}

@@ -28,9 +28,9 @@ public final class SettingsChange {
               ? "leaves the place to the delivery"
               : String.format(
                   Locale.ROOT,
-                  "sets the place to %s° north, %s° east",
-                  figure(after.latitude()),
-                  figure(after.longitude())));
+                  "sets the place to %s, %s",
+                  degrees(after.latitude(), "north", "south"),
+                  degrees(after.longitude(), "east", "west")));
     }
     figure(said, "elevation", " m", before.elevation(), after.elevation());
     figure(said, "azimuth of the y axis", "°", before.north(), after.north());
@@ -50,6 +50,10 @@ public final class SettingsChange {
     }
     String all = String.join("; ", said);
     return all.substring(0, 1).toUpperCase(Locale.ROOT) + all.substring(1) + ".";
+  }
+
+  private static String degrees(double angle, String positive, String negative) {
+    return figure(Math.abs(angle)) + "° " + (angle < 0 ? negative : positive);
   }
 
   private static void figure(
