@@ -30,6 +30,7 @@ export function surface(key: string, spaces: string[], openings: Opening[] = [])
     grossArea: 10,
     netArea: 8,
     tilt: 90,
+    orientation: 'side',
     azimuth: 180,
     kind: 'read',
     source: SOURCE,

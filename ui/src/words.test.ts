@@ -11,7 +11,7 @@ import {
   lengthText,
   limitText,
   measured,
-  orientation,
+  facing,
   showIn,
   uValueText,
   unit,
@@ -56,7 +56,7 @@ describe('figures', () => {
   });
 });
 
-describe('orientation', () => {
+describe('facing', () => {
   it('names the eight quarters', () => {
     expect([0, 45, 90, 135, 180, 225, 270, 315, 359].map(compass)).toEqual([
       'N',
@@ -72,9 +72,8 @@ describe('orientation', () => {
   });
 
   it('is none for what lies level', () => {
-    expect(orientation(0, 12)).toBe('–');
-    expect(orientation(180, 12)).toBe('–');
-    expect(orientation(25, 192)).toBe('192.0 S');
+    expect(facing(null)).toBe('–');
+    expect(facing(192)).toBe('192.0 S');
   });
 });
 

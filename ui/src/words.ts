@@ -227,11 +227,14 @@ export function moment(iso: string): string {
 }
 
 const COMPASS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
-export const compass = (azimuth: number) => COMPASS[Math.round(azimuth / 45) % 8];
+/** Eighths of the compass, 0 for north, clockwise. */
+export const octant = (azimuth: number) => Math.round(azimuth / 45) % 8;
+
+export const compass = (azimuth: number) => COMPASS[octant(azimuth)];
 
 /** Azimuth of an upright or sloping surface; a level one has none. */
-export function orientation(tilt: number, azimuth: number): string {
-  return tilt < 1 || tilt > 179 ? '–' : `${degrees(azimuth)} ${compass(azimuth)}`;
+export function facing(azimuth: number | null | undefined): string {
+  return azimuth == null ? '–' : `${degrees(azimuth)} ${compass(azimuth)}`;
 }
 
 /** The limit in its own unit: an open space is measured by its hole's area, but judged by the width of the gap. */

@@ -67,7 +67,7 @@ export function Several({
               keys,
               surfaceTypes,
               index.model.constructions,
-              surfaces.every((s) => s.tilt > 60 && s.tilt < 120),
+              surfaces.every((s) => s.orientation === 'side'),
             )}
             edits={edits}
           />

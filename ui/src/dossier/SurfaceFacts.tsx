@@ -5,7 +5,7 @@ import { openingActions, surfaceActions } from '../repair/actions';
 import { Actions } from '../repair/Form';
 import type { Edits } from '../useEdits';
 import type { ModelIndex } from '../model';
-import { areaText, lengthText, degrees, EXPOSURES, orientation } from '../words';
+import { areaText, lengthText, degrees, EXPOSURES, facing } from '../words';
 import { Breakdown } from './Breakdown';
 import { Changes, FindingLinks, Jump, Origin, Row, Section, Title } from './parts';
 import { useSurfaceTypes } from './useSurfaceTypes';
@@ -39,7 +39,7 @@ export function SurfaceFacts({
           <Row label="Gross area">{areaText(s.grossArea)}</Row>
           <Row label="Net area">{areaText(s.netArea)}</Row>
           <Row label="Tilt">{degrees(s.tilt)}°</Row>
-          <Row label="Azimuth">{orientation(s.tilt, s.azimuth)}</Row>
+          <Row label="Azimuth">{facing(s.azimuth)}</Row>
           {s.thickness != null && <Row label="Thickness">{lengthText(s.thickness)}</Row>}
           <Row label="Other side">{exposure?.label}</Row>
         </dl>

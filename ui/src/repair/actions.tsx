@@ -77,7 +77,7 @@ export function surfaceActions(s: Surface, index: ModelIndex): Action[] {
   const ring = points(s.rings[0] ?? []);
   const a = axes(ring);
   const size = extent(a, ring);
-  const upright = s.tilt > 60 && s.tilt < 120;
+  const upright = s.orientation === 'side';
   const out: Action[] = [
     {
       label: 'Outline',

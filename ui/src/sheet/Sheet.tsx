@@ -20,7 +20,7 @@ import {
   degrees,
   EXPOSURES,
   SEVERITIES,
-  orientation,
+  facing,
   said,
 } from '../words';
 import type { Edits } from '../useEdits';
@@ -225,8 +225,8 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
         unit: '°',
         width: 72,
         number: true,
-        value: (s) => (s.tilt < 1 || s.tilt > 179 ? null : s.azimuth),
-        show: (s) => orientation(s.tilt, s.azimuth),
+        value: (s) => s.azimuth ?? null,
+        show: (s) => facing(s.azimuth),
       },
       {
         id: 'construction',

@@ -14,6 +14,7 @@ import {
   toLoss,
   toUValue,
   uValueUnit,
+  octant,
 } from '../words';
 
 type By = 'spaces' | 'zones' | 'storeys' | 'orientations';
@@ -124,9 +125,9 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
         .filter(
           (s) =>
             s.exposure === 'outdoor' &&
-            s.tilt >= 60 &&
-            s.tilt <= 120 &&
-            Math.round(s.azimuth / 45) % 8 === Number(key),
+            s.orientation === 'side' &&
+            s.azimuth != null &&
+            octant(s.azimuth) === Number(key),
         )
         .map((s) => s.key);
     const name = rows.find((r) => r.key === key)?.name;

@@ -9,7 +9,7 @@ import { compass, count, EXPOSURES } from '../words';
 type Kind = 'type' | 'facing' | 'storey' | 'exposure' | 'construction' | 'source';
 
 const facing = (s: Surface) =>
-  s.tilt >= 60 && s.tilt <= 120 ? compass(s.azimuth) : s.tilt < 60 ? 'up' : 'down';
+  s.orientation === 'side' && s.azimuth != null ? compass(s.azimuth) : s.orientation;
 
 /** Selects surfaces by what they have in common. */
 export function SelectBy({ index }: { index: ModelIndex }) {

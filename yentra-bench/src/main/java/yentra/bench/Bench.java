@@ -20,8 +20,10 @@ import yentra.core.check.Limits;
 import yentra.core.check.Severity;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.gbxml.GbxmlWriter;
@@ -100,7 +102,7 @@ public final class Bench {
     Path file = Files.createTempFile("yentra-bench", ".xml");
     try {
       try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file), 1 << 16)) {
-        GbxmlWriter.write(OfficeModel.of(rooms), out);
+        GbxmlWriter.write(OfficeModel.of(rooms), SurfaceTypes.STANDARD, out);
       }
       double scan = best(() -> scan(file));
       double read = best(() -> read(file));
@@ -155,7 +157,7 @@ public final class Bench {
             default -> new RetypeSurface(key, SurfaceType.UNDERGROUND_WALL);
           };
       long start = System.nanoTime();
-      run = run.after(repair.apply(run.context().envelope(), T));
+      run = run.after(repair.apply(run.context().envelope(), Rules.standard()));
       times.add((System.nanoTime() - start) / 1e6);
     }
     // the first few are slower, since the code is not compiled yet
@@ -218,7 +220,7 @@ public final class Bench {
   }
 
   private static Object write(Envelope e) throws IOException {
-    GbxmlWriter.write(e, OutputStream.nullOutputStream());
+    GbxmlWriter.write(e, SurfaceTypes.STANDARD, OutputStream.nullOutputStream());
     return e;
   }
 }

@@ -29,6 +29,7 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.gbxml.GbxmlWriter;
 
 /**
@@ -156,7 +157,7 @@ public final class Storm {
 
   private static byte[] model(int spaces) throws IOException {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
-    GbxmlWriter.write(OfficeModel.of(spaces), out);
+    GbxmlWriter.write(OfficeModel.of(spaces), SurfaceTypes.STANDARD, out);
     return out.toByteArray();
   }
 

@@ -13,6 +13,7 @@ import yentra.core.check.Limits;
 import yentra.core.check.Severity;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Tolerance;
@@ -51,6 +52,7 @@ record Checked(
       Path file, Limits limits, BoundaryOptions boundaries, ScopeSheet sheet, Checked beside)
       throws IOException, UnreadableException {
     Tolerance tolerance = Tolerance.standard();
+    Rules rules = new Rules(tolerance, boundaries.derivation().types());
     long t0 = System.nanoTime();
     DeliveryReader.Reading reading =
         new DeliveryReader(ReadLimits.standard(), boundaries, tolerance)
@@ -59,7 +61,7 @@ record Checked(
     if (boundaries.findSpaces() && reading.format() == DeliveryFormat.GBXML) {
       reading =
           new DeliveryReader.Reading(
-              reading.format(), withFoundSpaces(reading.envelope(), tolerance), reading.model());
+              reading.format(), withFoundSpaces(reading.envelope(), rules), reading.model());
     }
     CheckContext context;
     if (sheet != null && reading.model() instanceof IfcModel model) {
@@ -91,13 +93,11 @@ record Checked(
   }
 
   /** Of gbXML the surfaces are what encloses a volume. */
-  private static Envelope withFoundSpaces(Envelope e, Tolerance tolerance) {
+  private static Envelope withFoundSpaces(Envelope e, Rules rules) {
     List<SpaceSeed> seeds =
-        EnclosedVolumes.of(e, tolerance).volumes().stream()
-            .map(EnclosedVolumes.Volume::seed)
-            .toList();
+        EnclosedVolumes.of(e, rules).volumes().stream().map(EnclosedVolumes.Volume::seed).toList();
     try {
-      return seeds.isEmpty() ? e : new AddSpaces(seeds).apply(e, tolerance);
+      return seeds.isEmpty() ? e : new AddSpaces(seeds).apply(e, rules);
     } catch (NotApplicableException x) {
       throw new IllegalStateException("a volume was found, but not again", x);
     }

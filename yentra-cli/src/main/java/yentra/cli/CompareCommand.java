@@ -15,6 +15,7 @@ import picocli.CommandLine.Parameters;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.DeliveryReader;
@@ -43,9 +44,10 @@ final class CompareCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException, UnreadableException {
-    Tolerance tolerance = Tolerance.standard();
+    Rules rules = Rules.standard();
+    Tolerance tolerance = rules.tolerance();
     List<RevisionComparison.Entry> entries =
-        RevisionComparison.of(envelope(a, tolerance), envelope(b, tolerance), tolerance).entries();
+        RevisionComparison.of(envelope(a, tolerance), envelope(b, tolerance), rules).entries();
     System.out.print(format == Format.JSON ? json(entries) : text(entries));
     return entries.isEmpty() ? 0 : 1;
   }

@@ -49,7 +49,8 @@ final class TranslateCommand implements Callable<Integer> {
               + " open, so nothing was written. See them with check, or write all the same with --allow-blockers.");
       return 1;
     }
-    Handover handover = Handover.gbxml(checked.envelope(), ReadLimits.standard());
+    Handover handover =
+        Handover.gbxml(checked.envelope(), checked.context().types(), ReadLimits.standard());
     Output.write(
         out,
         stream -> {

@@ -24,6 +24,7 @@ import yentra.core.envelope.Material;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Site;
 import yentra.core.envelope.SourceRef;
@@ -31,6 +32,7 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.envelope.Zone;
 import yentra.core.gbxml.GbxmlReader;
@@ -42,6 +44,8 @@ import yentra.core.geometry.Vec3;
 /** Two rooms side by side, 4 x 5 x 3 m each, sound in every way, to be broken by tests. */
 public final class Fixtures {
   public static final Tolerance TOLERANCE = Tolerance.standard();
+
+  public static final Rules RULES = Rules.standard();
 
   private Fixtures() {}
 
@@ -216,7 +220,7 @@ public final class Fixtures {
   public static byte[] write(Envelope e) {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     try {
-      GbxmlWriter.write(e, out);
+      GbxmlWriter.write(e, SurfaceTypes.STANDARD, out);
     } catch (IOException x) {
       throw new UncheckedIOException(x);
     }

@@ -14,6 +14,7 @@ import yentra.core.check.Finding;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.Rules;
 import yentra.core.exchange.EnvelopeDifference;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.geometry.Tolerance;
@@ -40,7 +41,7 @@ class DemoTest {
         .extracting(Finding::code)
         .containsExactly("LOC-803", "USE-904", "USE-904", "USE-904");
     assertThat(EnvelopeDifference.between(MarramPoint.sound(), e, T)).isEmpty();
-    SpaceVolumes v = SpaceVolumes.of(e, T);
+    SpaceVolumes v = SpaceVolumes.of(e, Rules.standard());
     assertThat(v.of("sp-hall").volume())
         .isCloseTo(18 * 12 * 6.8, org.assertj.core.api.Assertions.within(1e-6));
     // gallery: 16 m of a section of 12 x 2.4 m and a gable of 2.8 m
@@ -68,8 +69,8 @@ class DemoTest {
     assertThat(check(ifc)).extracting(Finding::code).containsExactly("USE-901");
     assertThat(ifc.spaces()).hasSameSizeAs(gbxml.spaces());
     assertThat(ifc.openingCount()).isEqualTo(gbxml.openingCount());
-    SpaceVolumes a = SpaceVolumes.of(ifc, T);
-    SpaceVolumes b = SpaceVolumes.of(gbxml, T);
+    SpaceVolumes a = SpaceVolumes.of(ifc, Rules.standard());
+    SpaceVolumes b = SpaceVolumes.of(gbxml, Rules.standard());
     for (int i = 0; i < 8; i++) {
       assertThat(a.of(ifc.spaces().get(i).key()).volume())
           .isCloseTo(

@@ -18,6 +18,7 @@ import yentra.core.check.Finding;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
 import yentra.core.geometry.Tolerance;
@@ -85,7 +86,7 @@ class ReaderFuzzTest {
       if (r.model() instanceof IfcModel m && findings.isEmpty()) {
         assertThat(lost(bytes, m)).as("not read, and nothing says so").isEmpty();
       }
-      Handover.gbxml(e, ReadLimits.standard());
+      Handover.gbxml(e, SurfaceTypes.STANDARD, ReadLimits.standard());
       return true;
     } catch (UnreadableException e) {
       assertThat(e.getMessage()).isNotBlank().doesNotContain("Exception").hasSizeLessThan(600);

@@ -24,6 +24,7 @@ import yentra.core.check.Limits;
 import yentra.core.check.Severity;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
 import yentra.core.gbxml.GbxmlReader;
@@ -82,7 +83,7 @@ class WrittenFilesTest {
     }
     CheckContext before = new CheckContext(e, Limits.STANDARD, T);
     List<Finding> found = CheckCatalogue.run(before);
-    Handover h = Handover.gbxml(e, ReadLimits.standard());
+    Handover h = Handover.gbxml(e, SurfaceTypes.STANDARD, ReadLimits.standard());
     assertThat(h.differences()).isEmpty();
     Set<String> enclosed = new HashSet<>();
     for (SpaceVolume v : before.volumes().all()) {

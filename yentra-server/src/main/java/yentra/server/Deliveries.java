@@ -2,6 +2,7 @@ package yentra.server;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -22,7 +23,6 @@ import yentra.core.check.CheckContext;
 import yentra.core.check.CheckRun;
 import yentra.core.check.Figures;
 import yentra.core.check.Finding;
-import yentra.core.envelope.Naming;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.ProjectSettings;
 import yentra.core.repair.NotApplicableException;
@@ -51,6 +51,12 @@ class Deliveries {
    * before their work is done. Other nodes are kept apart by the lock in the database.
    */
   private final Cache<UUID, ReentrantLock> turns = Caffeine.newBuilder().weakValues().build();
+
+  /** What was shown last of a delivery, until it is made or something else is shown. */
+  private final Cache<UUID, Previewed> previews =
+      Caffeine.newBuilder().maximumSize(20).expireAfterWrite(Duration.ofMinutes(10)).build();
+
+  private record Previewed(CheckRun from, Repair repair, RepairPreview made) {}
 
   Deliveries(
       DeliveryStore store,
@@ -177,7 +183,9 @@ class Deliveries {
     DeliveryRecord d = l.delivery();
     DeliveryStates.State s = states.state(d, l.inForce());
     try {
-      return preview(d, s, RepairPreview.of(s.run(), repair));
+      RepairPreview made = RepairPreview.of(s.run(), repair);
+      previews.put(id, new Previewed(s.run(), repair, made));
+      return preview(d, s, made);
     } catch (NotApplicableException e) {
       throw Problem.notApplicable(e.getMessage());
     }
@@ -255,14 +263,9 @@ class Deliveries {
   private Views.ModelView repairInTurn(
       UUID id, long basedOn, Repair repair, Optional<String> finding, boolean changes, String by) {
     DeliveryStates.State s = basedOn(id, basedOn);
-    CheckRun run;
-    try {
-      run = s.run().after(repair.apply(s.envelope(), tolerance));
-    } catch (NotApplicableException e) {
-      throw Problem.notApplicable(e.getMessage());
-    }
-    String summary =
-        repair.describe(s.envelope(), new Naming(s.envelope(), s.context()::direction));
+    RepairPreview p = made(id, s.run(), repair);
+    CheckRun run = p.run();
+    String summary = p.summary();
     Views.EntryFigures figures = figures(s.run(), run);
     DeliveryStore.Loaded now =
         transaction.execute(
@@ -273,6 +276,19 @@ class Deliveries {
             });
     DeliveryStates.State made = states.after(s, now, run);
     return view(now.delivery(), now.log(), made, changes ? s : null);
+  }
+
+  /** What a repair makes of a state: what was shown before, when it is that of the same state. */
+  private RepairPreview made(UUID id, CheckRun from, Repair repair) {
+    Previewed shown = previews.getIfPresent(id);
+    if (shown != null && shown.from == from && shown.repair.equals(repair)) {
+      return shown.made;
+    }
+    try {
+      return RepairPreview.of(from, repair);
+    } catch (NotApplicableException e) {
+      throw Problem.notApplicable(e.getMessage());
+    }
   }
 
   static Views.EntryFigures figures(CheckRun a, CheckRun b) {

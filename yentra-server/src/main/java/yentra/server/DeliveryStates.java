@@ -199,7 +199,8 @@ class DeliveryStates {
       return run;
     }
     List<Repair> rest = repairs.subList(known, repairs.size()).stream().map(store::repair).toList();
-    CheckRun made = run.after(Replay.of(run.context().envelope(), rest, tolerance).envelope());
+    CheckRun made =
+        run.after(Replay.of(run.context().envelope(), rest, run.context().rules()).envelope());
     runs.put(new RunKey(before, set, List.copyOf(ids)), made);
     return made;
   }
@@ -297,8 +298,9 @@ class DeliveryStates {
   EnclosedVolumes enclosed(UUID id) {
     State s = state(id);
     return s.whole instanceof IfcModel model
-        ? IfcReader.enclosed(model, s.scope.scoped(model, s.result), s.envelope(), tolerance)
-        : EnclosedVolumes.of(s.envelope(), tolerance);
+        ? IfcReader.enclosed(
+            model, s.scope.scoped(model, s.result), s.envelope(), s.context().rules())
+        : EnclosedVolumes.of(s.envelope(), s.context().rules());
   }
 
   /** What the project says of boundaries, and what was decided for single spaces. */

@@ -102,7 +102,8 @@ class FindingController {
       throw Problem.bad("The text is longer than two million characters. Paste a part of it.");
     }
     DeliveryStates.State s = states.state(id);
-    return new MessageTrace(s.envelope(), s.findings(), handovers.last(id).orElse(null))
+    return new MessageTrace(
+            s.envelope(), s.context().naming(), s.findings(), handovers.last(id).orElse(null))
         .of(asked.text());
   }
 

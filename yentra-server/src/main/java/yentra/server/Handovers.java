@@ -99,7 +99,7 @@ class Handovers {
       throw Problem.notApplicable(
           String.join(" ", unknown) + " Give another one in Thermal; no other reader knows it.");
     }
-    Handover h = Handover.gbxml(state.envelope(), limits);
+    Handover h = Handover.gbxml(state.envelope(), state.context().types(), limits);
     if (!h.differences().isEmpty()) {
       throw Problem.notApplicable(
           "The written file does not read back equal, so it is not offered: "

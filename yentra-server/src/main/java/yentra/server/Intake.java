@@ -31,6 +31,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 import org.springframework.transaction.support.TransactionTemplate;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.ReadNote;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.BodyReport;
@@ -324,7 +325,8 @@ class Intake {
                   j.getSha256(),
                   j.getSize(),
                   j.getAskedBy(),
-                  ModelViews.report(reading.envelope(), bodies(reading), millis),
+                  ModelViews.report(
+                      reading.envelope(), SurfaceTypes.STANDARD, bodies(reading), millis),
                   IdSketch.of(DeliveryStates.whole(reading)));
           store.carryScope(delivery);
           int n =

@@ -24,6 +24,7 @@ import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Triangulation;
 import yentra.core.geometry.Vec3;
@@ -163,7 +164,8 @@ final class ModelViews {
         p.area(),
         s.netArea(),
         p.tilt(),
-        envelope.site().fromTrueNorth(p.azimuth()),
+        context.types().orientation(p.tilt()).label(),
+        p.isLevel(context.tolerance().angle()) ? null : envelope.site().fromTrueNorth(p.azimuth()),
         s.thickness(),
         s.kind().label(),
         source(s.source()),
@@ -290,7 +292,8 @@ final class ModelViews {
         e.buildings().isEmpty() ? "" : e.buildings().get(0).use());
   }
 
-  static Views.ReportView report(Envelope e, List<ReadNote> bodies, long millis) {
+  static Views.ReportView report(
+      Envelope e, SurfaceTypes types, List<ReadNote> bodies, long millis) {
     List<Views.CountView> read = new ArrayList<>();
     read.add(new Views.CountView("storeys", e.storeys().size()));
     read.add(new Views.CountView("spaces", e.spaces().size()));
@@ -304,7 +307,7 @@ final class ModelViews {
     read.add(new Views.CountView("constructions", e.constructions().size()));
     read.add(new Views.CountView("materials", e.materials().size()));
     read.add(new Views.CountView("window types", e.glazings().size()));
-    Naming naming = new Naming(e);
+    Naming naming = new Naming(e, types);
     List<Views.NoteView> notes =
         Stream.concat(e.notes().stream(), bodies.stream())
             .map(n -> new Views.NoteView(kind(n.kind()), said(n, naming), n.line()))

@@ -141,7 +141,7 @@ class Revisions {
         RevisionComparison.of(
             delivered,
             states.state(d, own.stream().filter(DeliveryStore::isScope).toList()).envelope(),
-            tolerance);
+            states.state(d).context().rules());
     Map<String, String> renamed = new HashMap<>(comparison.renamed());
     // another object may have got the id of one that is gone: it is not meant
     comparison.removed().forEach(k -> renamed.put(k, k + GONE));

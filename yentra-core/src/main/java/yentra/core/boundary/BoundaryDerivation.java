@@ -19,6 +19,7 @@ import yentra.core.boundary.Surroundings.Sight;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -379,7 +380,7 @@ public final class BoundaryDerivation {
       orphans.add(projection.orphan(c, constructions));
     }
     List<Surface> shades =
-        new ShadingDerivation(around.scene(), around.rooms(), ground, tolerance)
+        new ShadingDerivation(around.scene(), around.rooms(), ground, new Rules(tolerance, types))
             .of(barriers, bounding, watch);
     return new Result(out, shades, orphans, uncovered(voids, around), List.copyOf(problems));
   }

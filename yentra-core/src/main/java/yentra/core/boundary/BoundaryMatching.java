@@ -11,6 +11,7 @@ import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
+import yentra.core.envelope.Orientation;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -105,7 +106,7 @@ public final class BoundaryMatching {
       if (o.isOpening()) {
         DeliveredBoundary parent = parent(o, bySpace.getOrDefault(o.space(), List.of()));
         if (parent == null) {
-          orphans.add(opening(o, constructions));
+          orphans.add(opening(o, constructions, types));
         } else {
           children.computeIfAbsent(parent.key(), k -> new ArrayList<>()).add(o);
         }
@@ -256,13 +257,13 @@ public final class BoundaryMatching {
     List<Opening> openings = new ArrayList<>();
     Set<String> elements = new HashSet<>();
     for (DeliveredBoundary o : own) {
-      openings.add(opening(o, constructions));
+      openings.add(opening(o, constructions, types));
       elements.add(o.elementKey());
     }
     if (other != null) {
       for (DeliveredBoundary o : children.getOrDefault(other.key(), List.of())) {
         if (elements.add(o.elementKey())) {
-          openings.add(opening(o, constructions).withPolygon(moved(o, w)));
+          openings.add(opening(o, constructions, types).withPolygon(moved(o, w)));
         }
       }
     }
@@ -333,11 +334,14 @@ public final class BoundaryMatching {
     };
   }
 
-  static Opening opening(DeliveredBoundary o, Constructions constructions) {
+  static Opening opening(DeliveredBoundary o, Constructions constructions, SurfaceTypes types) {
     double tilt = o.face().tilt();
     OpeningType type =
         switch (o.role()) {
-          case WINDOW -> tilt < 60 ? OpeningType.FIXED_SKYLIGHT : OpeningType.FIXED_WINDOW;
+          case WINDOW ->
+              types.orientation(tilt) == Orientation.UP
+                  ? OpeningType.FIXED_SKYLIGHT
+                  : OpeningType.FIXED_WINDOW;
           case DOOR -> OpeningType.NON_SLIDING_DOOR;
           default -> OpeningType.AIR;
         };

@@ -14,6 +14,7 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
@@ -56,15 +57,17 @@ public final class ConventionShift {
 
   private final Envelope envelope;
   private final Convention convention;
+  private final SurfaceTypes types;
   private final Tolerance tolerance;
   private final Map<String, List<Face>> facesOf = new LinkedHashMap<>();
   private final Set<String> fixed = new TreeSet<>();
   private final List<String> notes = new ArrayList<>();
 
-  private ConventionShift(Envelope envelope, Convention convention, Tolerance tolerance) {
+  private ConventionShift(Envelope envelope, Convention convention, Rules rules) {
     this.envelope = envelope;
     this.convention = convention;
-    this.tolerance = tolerance;
+    this.types = rules.types();
+    this.tolerance = rules.tolerance();
   }
 
   /**
@@ -102,11 +105,11 @@ public final class ConventionShift {
   }
 
   /** Moves the surfaces of an envelope whose sides lie on inner faces. */
-  public static Result apply(Envelope envelope, Convention convention, Tolerance tolerance) {
+  public static Result apply(Envelope envelope, Convention convention, Rules rules) {
     if (convention == Convention.INNER) {
       return new Result(envelope, List.of());
     }
-    return new ConventionShift(envelope, convention, tolerance).move();
+    return new ConventionShift(envelope, convention, rules).move();
   }
 
   private Result move() {
@@ -287,7 +290,7 @@ public final class ConventionShift {
               new Surface(
                   key,
                   s.name(),
-                  SurfaceTypes.STANDARD.betweenSpaces(strip.tilt()),
+                  types.betweenSpaces(strip.tilt()),
                   strip,
                   List.of(Side.of(s.sides().get(side).space(), strip)),
                   s.construction(),
@@ -441,7 +444,7 @@ public final class ConventionShift {
         envelope.withSpaces(spaces).withSurfaces(new ArrayList<>(moved.values())), notes);
   }
 
-  private static double floor(List<Polygon> faces) {
-    return faces.stream().filter(p -> p.tilt() > 120).mapToDouble(Polygon::area).sum();
+  private double floor(List<Polygon> faces) {
+    return faces.stream().filter(p -> types.isFloor(p.tilt())).mapToDouble(Polygon::area).sum();
   }
 }

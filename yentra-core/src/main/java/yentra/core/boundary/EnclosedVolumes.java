@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.Storey;
@@ -15,7 +16,6 @@ import yentra.core.envelope.Surface;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
 import yentra.core.geometry.SolidProbe;
-import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /**
@@ -79,7 +79,7 @@ public record EnclosedVolumes(
   }
 
   /** What the surfaces of an envelope enclose, those that name no space included. */
-  public static EnclosedVolumes of(Envelope e, Tolerance tolerance) {
+  public static EnclosedVolumes of(Envelope e, Rules rules) {
     List<Polygon> sheets = new ArrayList<>();
     Map<String, List<Polygon>> faces = new HashMap<>();
     for (Surface s : e.surfaces()) {
@@ -90,12 +90,12 @@ public record EnclosedVolumes(
       for (int i = 0; i < s.sides().size(); i++) {
         Polygon face = s.face(i);
         faces.computeIfAbsent(s.sides().get(i).space(), k -> new ArrayList<>()).add(face);
-        if (Math.abs(s.polygon().plane().distance(face.mean())) > tolerance.gap()) {
+        if (Math.abs(s.polygon().plane().distance(face.mean())) > rules.tolerance().gap()) {
           sheets.add(face);
         }
       }
     }
-    SpaceFinder.Result r = SpaceFinder.ofSheets(sheets, GAP, LEAST, tolerance).find();
+    SpaceFinder.Result r = SpaceFinder.ofSheets(sheets, GAP, LEAST, rules).find();
     Set<String> names = new HashSet<>();
     List<SolidProbe> covered = new ArrayList<>();
     for (Space s : e.spaces()) {

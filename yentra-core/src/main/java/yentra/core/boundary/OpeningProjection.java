@@ -136,7 +136,8 @@ final class OpeningProjection {
             DeliveredBoundary.OtherSide.NOT_SAID,
             "",
             c.source()),
-        constructions);
+        constructions,
+        options.types());
   }
 
   private static String slug(String element) {

@@ -9,8 +9,10 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Extras;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.CoplanarFaces;
 import yentra.core.geometry.Polygon;
@@ -33,6 +35,7 @@ final class ShadingDerivation {
   private static final int MOST_FACES = 6;
   private static final double SMALLEST = 0.5;
 
+  private final SurfaceTypes types;
   private final Tolerance tolerance;
   private final SkyView view;
   private final List<SolidProbe> rooms;
@@ -42,8 +45,9 @@ final class ShadingDerivation {
    * @param scene everything that blocks the view
    * @param rooms bodies of all spaces
    */
-  ShadingDerivation(ProbeScene scene, List<SolidProbe> rooms, Ground ground, Tolerance tolerance) {
-    this.tolerance = tolerance;
+  ShadingDerivation(ProbeScene scene, List<SolidProbe> rooms, Ground ground, Rules rules) {
+    this.types = rules.types();
+    this.tolerance = rules.tolerance();
     this.rooms = rooms;
     this.ground = ground;
     this.view = new SkyView(scene, ground);
@@ -144,7 +148,7 @@ final class ShadingDerivation {
       return List.of(first);
     }
     return largest.stream()
-        .filter(p -> p.tilt() < 120 && p.area() >= SMALLEST)
+        .filter(p -> !types.isFloor(p.tilt()) && p.area() >= SMALLEST)
         .limit(MOST_FACES)
         .toList();
   }

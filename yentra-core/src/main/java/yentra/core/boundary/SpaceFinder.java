@@ -11,6 +11,8 @@ import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.util.GeometryFixer;
 import org.locationtech.jts.operation.buffer.BufferOp;
 import org.locationtech.jts.operation.buffer.BufferParameters;
+import yentra.core.envelope.Rules;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.BoxIndex;
 import yentra.core.geometry.CoplanarFaces;
@@ -63,6 +65,7 @@ public final class SpaceFinder {
 
   private final double gap;
   private final double leastVolume;
+  private final SurfaceTypes types;
   private final Tolerance tolerance;
   private final List<Part> parts = new ArrayList<>();
   private BoxIndex index;
@@ -118,16 +121,17 @@ public final class SpaceFinder {
    * @param gap slits up to this width are bridged, in metres
    * @param leastVolume what is smaller is a cavity, in m³
    */
-  public SpaceFinder(List<Barrier> barriers, double gap, double leastVolume, Tolerance tolerance) {
-    this(gap, leastVolume, tolerance);
+  public SpaceFinder(List<Barrier> barriers, double gap, double leastVolume, Rules rules) {
+    this(gap, leastVolume, rules);
     barriers.forEach(b -> add(b.body(), false));
     index = new BoxIndex(parts.stream().map(p -> p.probe.box()).toList());
   }
 
-  private SpaceFinder(double gap, double leastVolume, Tolerance tolerance) {
+  private SpaceFinder(double gap, double leastVolume, Rules rules) {
     this.gap = gap;
     this.leastVolume = leastVolume;
-    this.tolerance = tolerance;
+    this.types = rules.types();
+    this.tolerance = rules.tolerance();
   }
 
   /**
@@ -137,10 +141,10 @@ public final class SpaceFinder {
    * @param leastVolume what is smaller is a cavity, in m³
    */
   public static SpaceFinder ofSheets(
-      List<Polygon> sheets, double gap, double leastVolume, Tolerance tolerance) {
-    SpaceFinder f = new SpaceFinder(gap, leastVolume, tolerance);
+      List<Polygon> sheets, double gap, double leastVolume, Rules rules) {
+    SpaceFinder f = new SpaceFinder(gap, leastVolume, rules);
     for (Polygon p : sheets) {
-      if (p.area() > tolerance.length()) {
+      if (p.area() > f.tolerance.length()) {
         f.sheet(p);
       }
     }
@@ -492,17 +496,18 @@ public final class SpaceFinder {
               pieces.stream().mapToDouble(OpenEdges.Piece::length).sum()));
       return true;
     }
-    double floor = flat.stream().filter(p -> p.tilt() > 120).mapToDouble(Polygon::area).sum();
+    double floor =
+        flat.stream().filter(p -> types.isFloor(p.tilt())).mapToDouble(Polygon::area).sum();
     out.add(new Found(flat, bridged(cells), volume, floor, inside(flat)));
     return true;
   }
 
   /** A point half-way above the largest floor, or before the largest face where there is none. */
-  private static Vec3 inside(List<Polygon> body) {
+  private Vec3 inside(List<Polygon> body) {
     Polygon base =
         body.stream()
             .max(
-                Comparator.comparing((Polygon p) -> p.tilt() > 120)
+                Comparator.comparing((Polygon p) -> types.isFloor(p.tilt()))
                     .thenComparingDouble(Polygon::area))
             .orElseThrow();
     Vec3 from = InteriorPoint.of(base);

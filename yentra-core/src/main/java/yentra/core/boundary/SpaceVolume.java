@@ -2,6 +2,7 @@ package yentra.core.boundary;
 
 import java.util.ArrayList;
 import java.util.List;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Hole;
@@ -33,7 +34,6 @@ public record SpaceVolume(
     List<Hole> holes,
     double floorArea,
     double volume) {
-  private static final double FLOOR_TILT = 120;
 
   /** True when no edge is open and there are faces at all. */
   public boolean enclosed() {
@@ -46,7 +46,8 @@ public record SpaceVolume(
    * @param surfaces the surfaces that name this space as a neighbour, those within one space left
    *     out
    */
-  static SpaceVolume measure(Space space, List<Surface> surfaces, Tolerance tolerance) {
+  static SpaceVolume measure(Space space, List<Surface> surfaces, Rules rules) {
+    Tolerance tolerance = rules.tolerance();
     List<Polygon> shell = solid(space.shell(), tolerance);
     List<Polygon> sides = new ArrayList<>();
     List<Polygon> own = new ArrayList<>();
@@ -80,7 +81,7 @@ public record SpaceVolume(
         open = pieces;
       }
     }
-    return from(space, faces, open, tolerance);
+    return from(space, faces, open, rules);
   }
 
   /** Surfaces up to a wall's thickness off a face of the shell, metres (common practice). */
@@ -116,7 +117,8 @@ public record SpaceVolume(
   }
 
   private static SpaceVolume from(
-      Space space, List<Polygon> faces, List<OpenEdges.Piece> open, Tolerance tolerance) {
+      Space space, List<Polygon> faces, List<OpenEdges.Piece> open, Rules rules) {
+    Tolerance tolerance = rules.tolerance();
     Shell delivered = Shell.of(solid(space.shell(), tolerance));
     List<Polygon> inward =
         delivered.faces().stream()
@@ -125,7 +127,7 @@ public record SpaceVolume(
     Shell outward = Shell.of(faces).outward(tolerance.gap());
     double floor =
         outward.faces().stream()
-            .filter(f -> f.tilt() > FLOOR_TILT)
+            .filter(f -> rules.types().isFloor(f.tilt()))
             .mapToDouble(Polygon::area)
             .sum();
     List<Hole> holes = Hole.from(open, tolerance);

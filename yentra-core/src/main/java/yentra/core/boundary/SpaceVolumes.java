@@ -8,11 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Shell;
-import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /**
@@ -22,27 +22,27 @@ import yentra.core.geometry.Vec3;
 public final class SpaceVolumes {
   private final Map<String, SpaceVolume> volumes = new LinkedHashMap<>();
   private final Map<String, List<Surface>> surfaces = new HashMap<>();
-  private final Tolerance tolerance;
+  private final Rules rules;
 
   private final List<Surface> list;
 
-  private SpaceVolumes(Tolerance tolerance, List<Surface> list) {
-    this.tolerance = tolerance;
+  private SpaceVolumes(Rules rules, List<Surface> list) {
+    this.rules = rules;
     this.list = list;
   }
 
-  public static SpaceVolumes of(Envelope envelope, Tolerance tolerance) {
-    return of(envelope, tolerance, null);
+  public static SpaceVolumes of(Envelope envelope, Rules rules) {
+    return of(envelope, rules, null);
   }
 
   /**
    * The same; spaces that are what they were, with the surfaces that they had, are not measured
    * again.
    *
-   * @param before volumes of another state of the envelope with the same tolerance, or null
+   * @param before volumes of another state of the envelope with the same rules, or null
    */
-  public static SpaceVolumes of(Envelope envelope, Tolerance tolerance, SpaceVolumes before) {
-    SpaceVolumes all = new SpaceVolumes(tolerance, envelope.surfaces());
+  public static SpaceVolumes of(Envelope envelope, Rules rules, SpaceVolumes before) {
+    SpaceVolumes all = new SpaceVolumes(rules, envelope.surfaces());
     Set<String> asked = null;
     if (before != null) {
       asked = touched(before.list, all.list);
@@ -64,7 +64,7 @@ public final class SpaceVolumes {
             space ->
                 before != null && before.isSame(space, all.surfacesOf(space.key()))
                     ? before.of(space.key())
-                    : SpaceVolume.measure(space, all.bounding(space), tolerance))
+                    : SpaceVolume.measure(space, all.bounding(space), rules))
         .toList()
         .forEach(v -> all.volumes.put(v.space().key(), v));
     return all;
@@ -137,7 +137,7 @@ public final class SpaceVolumes {
       return 0;
     }
     Shell shell = v.faces();
-    for (double step : new double[] {tolerance.gap(), 0.1, 0.3}) {
+    for (double step : new double[] {rules.tolerance().gap(), 0.1, 0.3}) {
       int d = shell.direction(s.polygon(), step);
       if (d != 0) {
         return d;

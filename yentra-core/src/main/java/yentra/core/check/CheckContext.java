@@ -14,6 +14,7 @@ import yentra.core.envelope.FrameDifference;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
@@ -37,6 +38,7 @@ public final class CheckContext {
   private final Limits limits;
   private final Tolerance tolerance;
   private final SpaceVolumes volumes;
+  private final Rules rules;
   private final Naming naming;
   private final ModelSurvey survey;
   private final ScopeResult scope;
@@ -107,6 +109,7 @@ public final class CheckContext {
     this.limits = of.limits;
     this.tolerance = of.tolerance;
     this.volumes = of.volumes;
+    this.rules = of.rules;
     this.naming = of.naming;
     this.index = of.index;
     this.enclosed = of.enclosed;
@@ -139,8 +142,9 @@ public final class CheckContext {
     this.limits = limits;
     this.tolerance = tolerance;
     this.directions = before == null ? new ConcurrentHashMap<>() : before.directions;
-    this.volumes = SpaceVolumes.of(envelope, tolerance, before == null ? null : before.volumes);
-    this.naming = new Naming(envelope, this::direction);
+    this.rules = new Rules(tolerance, types());
+    this.volumes = SpaceVolumes.of(envelope, rules, before == null ? null : before.volumes);
+    this.naming = new Naming(envelope, rules.types(), this::direction);
   }
 
   public Envelope envelope() {
@@ -149,6 +153,11 @@ public final class CheckContext {
 
   public Tolerance tolerance() {
     return tolerance;
+  }
+
+  /** Tolerance and types, as repairs need them. */
+  public Rules rules() {
+    return rules;
   }
 
   public SpaceVolumes volumes() {

@@ -15,11 +15,6 @@ public final class SurfaceMeasures {
   /** Compass directions that outdoor walls are counted by: north, north-east, … */
   public static final int OCTANTS = 8;
 
-  /** Tilts within which an outdoor surface counts as a wall, degrees. */
-  private static final double LEAST = 60;
-
-  private static final double MOST = 120;
-
   private final List<Surface> surfaces;
   private final double[] gross;
   private final double[] net;
@@ -84,7 +79,7 @@ public final class SurfaceMeasures {
   /** Which way an outdoor wall faces, 0 for true north, clockwise; −1 for all else. */
   static int octant(CheckContext context, Surface s) {
     Polygon p = s.polygon();
-    if (s.exposure() != Exposure.OUTDOOR || p.tilt() < LEAST || p.tilt() > MOST) {
+    if (s.exposure() != Exposure.OUTDOOR || !context.types().isUpright(p.tilt())) {
       return -1;
     }
     Site site = context.envelope().site();

@@ -3,6 +3,7 @@ package yentra.core.check;
 import java.util.List;
 import java.util.function.Consumer;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Vec3;
 
 /** ADJ-504: the type contradicts the tilt. */
@@ -14,7 +15,9 @@ final class TypeAgainstTilt implements LocalCheck {
           "the type contradicts the tilt",
           "The tilt of the outer side is held against the type: walls stand, roofs and ceilings face up, floors face down; a surface between two spaces may be seen from either.",
           "Surface resistances and sun are those of another direction.",
-          List.of(new Limit("roof", "deg", 60, 5, 85), new Limit("floor", "deg", 120, 95, 175)));
+          List.of(
+              new Limit("roof", "deg", SurfaceTypes.STANDARD.roofTilt(), 5, 85),
+              new Limit("floor", "deg", SurfaceTypes.STANDARD.floorTilt(), 95, 175)));
 
   @Override
   public Descriptor descriptor() {

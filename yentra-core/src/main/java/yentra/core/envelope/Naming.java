@@ -9,19 +9,22 @@ public final class Naming {
   };
 
   private final Envelope envelope;
+  private final SurfaceTypes types;
   private final ToIntFunction<Surface> direction;
 
   /** Names surfaces by the way their outlines face. */
-  public Naming(Envelope envelope) {
-    this(envelope, s -> 1);
+  public Naming(Envelope envelope, SurfaceTypes types) {
+    this(envelope, types, s -> 1);
   }
 
   /**
+   * @param types what is called a wall
    * @param direction −1 for a surface whose outline is known to face into its first space, so that
    *     it is named by the way it should face
    */
-  public Naming(Envelope envelope, ToIntFunction<Surface> direction) {
+  public Naming(Envelope envelope, SurfaceTypes types, ToIntFunction<Surface> direction) {
     this.envelope = envelope;
+    this.types = types;
     this.direction = direction;
   }
 
@@ -112,13 +115,12 @@ public final class Naming {
     if (isUpright(s)) {
       return "wall";
     }
-    boolean down = s.polygon().tilt() > 120 == direction.applyAsInt(s) >= 0;
+    boolean down = types.isFloor(s.polygon().tilt()) == direction.applyAsInt(s) >= 0;
     return down ? "floor" : s.type().isInterior() ? "ceiling" : "roof";
   }
 
-  private static boolean isUpright(Surface s) {
-    double tilt = s.polygon().tilt();
-    return tilt >= 60 && tilt <= 120;
+  private boolean isUpright(Surface s) {
+    return types.isUpright(s.polygon().tilt());
   }
 
   private String quarter(Surface s) {

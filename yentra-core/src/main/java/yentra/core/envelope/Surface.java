@@ -148,12 +148,15 @@ public record Surface(
         key, name, type, polygon, sides, c, thickness, kind, source, element, openings, extras);
   }
 
-  /** The same surface of another kind; an air boundary that is none becomes a wall or slab. */
-  public Surface withKind(BoundaryKind k) {
+  /**
+   * The same surface of another kind; an air boundary that is none becomes a wall or slab by its
+   * tilt.
+   */
+  public Surface withKind(BoundaryKind k, SurfaceTypes types) {
     SurfaceType t =
         type != SurfaceType.AIR || k == BoundaryKind.VIRTUAL
             ? type
-            : SurfaceTypes.STANDARD.betweenSpaces(polygon.tilt());
+            : types.betweenSpaces(polygon.tilt());
     return new Surface(
         key,
         name,

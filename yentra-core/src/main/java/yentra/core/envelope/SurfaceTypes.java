@@ -13,6 +13,12 @@ public record SurfaceTypes(double roofTilt, double floorTilt) {
   /** Common practice, no source: walls are within 30° of upright. */
   public static final SurfaceTypes STANDARD = new SurfaceTypes(60, 120);
 
+  /**
+   * How ISO 6946:2017, 6.8 tells directions of heat flow: "horizontal" holds within 30° of it. A
+   * standard's own, that no project changes.
+   */
+  public static final SurfaceTypes ISO_6946 = new SurfaceTypes(60, 120);
+
   /** A floor this far under the ground is an underground slab, in metres. */
   private static final double UNDERGROUND = 0.6;
 
@@ -26,8 +32,27 @@ public record SurfaceTypes(double roofTilt, double floorTilt) {
     }
   }
 
+  /** Which way a face of this tilt lies. */
+  public Orientation orientation(double tilt) {
+    return tilt < roofTilt
+        ? Orientation.UP
+        : tilt > floorTilt ? Orientation.DOWN : Orientation.SIDE;
+  }
+
+  public boolean isUpright(double tilt) {
+    return orientation(tilt) == Orientation.SIDE;
+  }
+
+  public boolean isFloor(double tilt) {
+    return orientation(tilt) == Orientation.DOWN;
+  }
+
   private SurfaceType of(double tilt, SurfaceType up, SurfaceType side, SurfaceType down) {
-    return tilt < roofTilt ? up : tilt > floorTilt ? down : side;
+    return switch (orientation(tilt)) {
+      case UP -> up;
+      case SIDE -> side;
+      case DOWN -> down;
+    };
   }
 
   public SurfaceType betweenSpaces(double tilt) {
@@ -60,9 +85,11 @@ public record SurfaceTypes(double roofTilt, double floorTilt) {
     double tilt = face.tilt();
     double top = face.box().max().z();
     double reach =
-        tilt < roofTilt
-            ? top + SLACK
-            : tilt > floorTilt ? top - SLACK : face.box().centre().z() + SLACK;
+        switch (orientation(tilt)) {
+          case UP -> top + SLACK;
+          case SIDE -> face.box().centre().z() + SLACK;
+          case DOWN -> top - SLACK;
+        };
     return reach < ground ? ground(tilt, ground - top) : outdoor(tilt);
   }
 }

@@ -20,7 +20,7 @@ final class FacesApart {
   private FacesApart() {}
 
   /** The envelope with each such pair as two surfaces; the second has its key with a number. */
-  static Envelope of(Envelope e) {
+  static Envelope of(Envelope e, SurfaceTypes types) {
     if (e.surfaces().stream().noneMatch(FacesApart::isPair)) {
       return e;
     }
@@ -36,8 +36,8 @@ final class FacesApart {
       for (int i = 3; !taken.add(key); i++) {
         key = s.key() + "-" + i;
       }
-      out.add(face(s, s.key(), 0));
-      out.add(face(s, key, 1).withOpenings(List.of()));
+      out.add(face(s, s.key(), 0, types));
+      out.add(face(s, key, 1, types).withOpenings(List.of()));
     }
     return e.withSurfaces(out);
   }
@@ -47,12 +47,12 @@ final class FacesApart {
     return s.isWithinOneSpace() && s.sides().get(1).face() != null;
   }
 
-  private static Surface face(Surface s, String key, int side) {
+  private static Surface face(Surface s, String key, int side, SurfaceTypes types) {
     Polygon p = s.face(side);
     return new Surface(
         key,
         s.name(),
-        SurfaceTypes.STANDARD.betweenSpaces(p.tilt()),
+        types.betweenSpaces(p.tilt()),
         p,
         List.of(Side.of(s.sides().get(side).space())),
         s.construction(),

@@ -7,6 +7,7 @@ import java.io.UncheckedIOException;
 import java.util.List;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.gbxml.GbxmlWriter;
@@ -26,12 +27,16 @@ public record Handover(byte[] bytes, List<String> differences) {
    */
   private static final Tolerance EXACT = new Tolerance(1e-6, 1e-6, 1e-6, 1e-6);
 
-  /** Writes gbXML 6.01 and reads it back. */
-  public static Handover gbxml(Envelope delivered, ReadLimits limits) {
-    Envelope envelope = FacesApart.of(delivered);
+  /**
+   * Writes gbXML 6.01 and reads it back.
+   *
+   * @param types what an untyped surface is by its tilt
+   */
+  public static Handover gbxml(Envelope delivered, SurfaceTypes types, ReadLimits limits) {
+    Envelope envelope = FacesApart.of(delivered, types);
     ByteArrayOutputStream out = new ByteArrayOutputStream(1 << 16);
     try {
-      GbxmlWriter.write(envelope, out);
+      GbxmlWriter.write(envelope, types, out);
       byte[] bytes = out.toByteArray();
       Envelope back = GbxmlReader.read(new ByteArrayInputStream(bytes), limits);
       return new Handover(bytes, EnvelopeDifference.between(envelope, back, EXACT));

@@ -60,12 +60,14 @@ public final class GbxmlWriter {
   private static final String NAMESPACE = "http://www.gbxml.org/schema";
   private final Writer out;
   private final Envelope envelope;
+  private final SurfaceTypes types;
   private final Delivered frame;
   private final StringBuilder b = new StringBuilder(1 << 16);
   private final Deque<Extras> within = new ArrayDeque<>();
   private int depth;
 
-  private GbxmlWriter(Envelope envelope, OutputStream out) {
+  private GbxmlWriter(Envelope envelope, SurfaceTypes types, OutputStream out) {
+    this.types = types;
     this.envelope = envelope;
     this.frame = envelope.delivered();
     this.out = new OutputStreamWriter(out, StandardCharsets.UTF_8);
@@ -76,8 +78,9 @@ public final class GbxmlWriter {
    *
    * @throws IOException when the stream does
    */
-  public static void write(Envelope envelope, OutputStream out) throws IOException {
-    new GbxmlWriter(envelope, out).document();
+  public static void write(Envelope envelope, SurfaceTypes types, OutputStream out)
+      throws IOException {
+    new GbxmlWriter(envelope, types, out).document();
   }
 
   /** Whether a name can be written: XML has no place for control characters. */
@@ -339,7 +342,7 @@ public final class GbxmlWriter {
             && !adiabatic;
     SurfaceType type =
         unresolved || adiabatic && !s.type().isInterior()
-            ? SurfaceTypes.STANDARD.betweenSpaces(s.polygon().tilt())
+            ? types.betweenSpaces(s.polygon().tilt())
             : s.type();
     put(a, "surfaceType", type.gbxml());
     put(a, "constructionIdRef", s.construction());

@@ -186,6 +186,16 @@ public final class Polygon {
   }
 
   /**
+   * Whether it lies flat, so that it faces no compass direction.
+   *
+   * @param angle how far off level it may be, in degrees
+   */
+  public boolean isLevel(double angle) {
+    double t = tilt();
+    return Math.min(t, 180 - t) < angle;
+  }
+
+  /**
    * Azimuth of the outward normal in degrees clockwise from the model's +y axis, 0 to 360; 0 when
    * the normal is within a ten-thousandth of a degree of the vertical, where it has none.
    */

@@ -12,13 +12,13 @@ import yentra.core.boundary.EnclosedVolumes;
 import yentra.core.boundary.Room;
 import yentra.core.boundary.SpaceFinder;
 import yentra.core.envelope.Extras;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.Storey;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.SolidProbe;
-import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 import yentra.core.model.Element;
 
@@ -46,7 +46,7 @@ final class IfcFoundSpaces {
       Predicate<Element> inScope,
       List<Space> delivered,
       List<Storey> storeys,
-      Tolerance tolerance) {
+      Rules rules) {
     List<Barrier> barriers = new ArrayList<>();
     for (Barrier b : new IfcConstruction(model, inScope).barriers()) {
       // rafters and columns stand in rooms; a window that no opening was cut for shuts its hole
@@ -57,7 +57,7 @@ final class IfcFoundSpaces {
     }
     Set<String> names = new HashSet<>();
     delivered.forEach(s -> names.add(s.name()));
-    List<Room> rooms = GroupingSpaces.rooms(delivered, tolerance);
+    List<Room> rooms = GroupingSpaces.rooms(delivered, rules.tolerance());
     Set<String> grouping = GroupingSpaces.of(rooms).keySet();
     for (Room r : rooms) {
       if (!grouping.contains(r.key())) {
@@ -65,7 +65,7 @@ final class IfcFoundSpaces {
       }
     }
     return EnclosedVolumes.of(
-        new SpaceFinder(barriers, EnclosedVolumes.GAP, EnclosedVolumes.LEAST, tolerance).find(),
+        new SpaceFinder(barriers, EnclosedVolumes.GAP, EnclosedVolumes.LEAST, rules).find(),
         storeys,
         names);
   }

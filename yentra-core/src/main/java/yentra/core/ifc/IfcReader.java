@@ -21,6 +21,7 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.ReadNote;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
@@ -166,13 +167,17 @@ public final class IfcReader {
    * @param now the envelope that the same scope gives, with the spaces and storeys that there are
    */
   public static EnclosedVolumes enclosed(
-      IfcModel model, ArchitecturalModel scoped, Envelope now, Tolerance tolerance) {
+      IfcModel model, ArchitecturalModel scoped, Envelope now, Rules rules) {
     return IfcFoundSpaces.volumes(
         model,
         scoped == model ? e -> true : e -> scoped.element(e.key()).isPresent(),
         now.spaces(),
         now.storeys(),
-        tolerance);
+        rules);
+  }
+
+  private Rules rules() {
+    return new Rules(tolerance, options.derivation().types());
   }
 
   private Envelope envelope() {
@@ -185,7 +190,7 @@ public final class IfcReader {
     if (options.findSpaces() || !options.seeds().isEmpty()) {
       IfcFoundSpaces found =
           IfcFoundSpaces.of(
-              IfcFoundSpaces.volumes(model, inScope, spaces, storeys, tolerance),
+              IfcFoundSpaces.volumes(model, inScope, spaces, storeys, rules()),
               building.key(),
               options);
       found.notes().forEach(n -> note(ReadNote.Kind.ASSUMED, "", n, 0));
@@ -332,7 +337,7 @@ public final class IfcReader {
           0);
     }
     ConventionShift.Result moved =
-        ConventionShift.apply(solid.envelope(), options.convention(), tolerance);
+        ConventionShift.apply(solid.envelope(), options.convention(), rules());
     moved.notes().forEach(n -> note(ReadNote.Kind.ASSUMED, "", n, 0));
     return moved.envelope().withNotes(notes);
   }

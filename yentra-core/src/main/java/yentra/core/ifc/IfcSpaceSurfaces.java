@@ -191,7 +191,8 @@ final class IfcSpaceSurfaces {
                       .filter(java.util.Objects::nonNull)
                       .findFirst()
                       .orElse(null));
-      out.add(construction ? known.withKind(BoundaryKind.READ_2B) : s);
+      out.add(
+          construction ? known.withKind(BoundaryKind.READ_2B, options.derivation().types()) : s);
     }
     return new BoundaryMatching.Result(out, delivered.orphans());
   }

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Set;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.PlanarOverlay;
@@ -23,7 +24,7 @@ import yentra.core.geometry.Vec3;
  */
 public record AbsorbSlivers(double area, double width) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (!(area > 0 && width > 0)) {
       throw new NotApplicableException("The limits of a sliver must be above zero.");
     }
@@ -32,13 +33,13 @@ public record AbsorbSlivers(double area, double width) implements Repair {
     int before = all.size();
     for (int i = next(all, stay); i >= 0; i = next(all, stay)) {
       Surface sliver = all.get(i);
-      int host = host(sliver, all, tolerance);
+      int host = host(sliver, all, rules.tolerance());
       if (host < 0) {
         stay.add(sliver.key());
         continue;
       }
       Surface larger = all.get(host);
-      all.set(host, MergeCoplanar.joined(larger, List.of(larger, sliver), tolerance));
+      all.set(host, MergeCoplanar.joined(larger, List.of(larger, sliver), rules.tolerance()));
       all.remove(i);
     }
     if (all.size() == before) {
@@ -105,17 +106,13 @@ public record AbsorbSlivers(double area, double width) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
-    try {
-      int n = before.surfaces().size() - apply(before, Tolerance.standard()).surfaces().size();
-      return String.format(
-          Locale.ROOT,
-          n == 1
-              ? "Joins %d sliver to the surface beside it."
-              : "Joins %d slivers to the surfaces beside them.",
-          n);
-    } catch (NotApplicableException e) {
-      return "Joins slivers to what lies beside them.";
-    }
+  public String describe(Envelope before, Envelope after, Naming naming) {
+    int n = before.surfaces().size() - after.surfaces().size();
+    return String.format(
+        Locale.ROOT,
+        n == 1
+            ? "Joins %d sliver to the surface beside it."
+            : "Joins %d slivers to the surfaces beside them.",
+        n);
   }
 }

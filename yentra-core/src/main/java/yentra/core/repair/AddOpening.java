@@ -8,6 +8,7 @@ import yentra.core.envelope.Extras;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Plane;
@@ -26,12 +27,12 @@ public record AddOpening(String surface, List<Vec3> outline, OpeningType type) i
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Surface s = Target.surface(e, surface);
     if (type == null || type == OpeningType.UNRESOLVED) {
       throw new NotApplicableException("Say what kind of opening it is.");
     }
-    Polygon p = placed(s, outline, tolerance);
+    Polygon p = placed(s, outline, rules.tolerance());
     List<Opening> openings = new ArrayList<>(s.openings());
     openings.add(made(new Keys(e).free("op_" + surface + "_"), type, p));
     return e.replacing(surface, x -> x.withOpenings(openings));
@@ -53,7 +54,7 @@ public record AddOpening(String surface, List<Vec3> outline, OpeningType type) i
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return String.format(
         Locale.ROOT,
         "Adds a %s of %.2f m² to the %s.",

@@ -8,12 +8,12 @@ import yentra.core.envelope.Building;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
-import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
@@ -36,16 +36,16 @@ public record AddSpace(
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (name == null || name.isBlank()) {
       throw new NotApplicableException("The space needs a name.");
     }
-    if (!(height > tolerance.gap() && height <= HIGHEST) || !Double.isFinite(floor)) {
+    if (!(height > rules.tolerance().gap() && height <= HIGHEST) || !Double.isFinite(floor)) {
       throw new NotApplicableException("The height must lie between 0.01 and 500 m.");
     }
     Polygon plan =
         Reshape.outline(
-            footprint.stream().map(v -> new Vec3(v.x(), v.y(), floor)).toList(), tolerance);
+            footprint.stream().map(v -> new Vec3(v.x(), v.y(), floor)).toList(), rules.tolerance());
     List<Vec3> ring = plan.normal().z() < 0 ? plan.reversed().outer() : plan.outer();
     List<Vec3> top = ring.stream().map(v -> v.plus(Vec3.Z.times(height))).toList();
     List<Polygon> faces = new ArrayList<>();
@@ -64,7 +64,7 @@ public record AddSpace(
           new Surface(
               keys.free("su_" + key.substring(3) + "_"),
               "",
-              SurfaceTypes.STANDARD.exterior(p, ground),
+              rules.types().exterior(p, ground),
               p,
               List.of(Side.of(key)),
               null,
@@ -80,7 +80,7 @@ public record AddSpace(
         new Space(
             key,
             name.strip(),
-            storey != null ? storey : storeyAt(e, tolerance),
+            storey != null ? storey : storeyAt(e, rules.tolerance()),
             null,
             e.buildings().stream().map(Building::key).findFirst().orElse(null),
             "",
@@ -105,7 +105,7 @@ public record AddSpace(
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return String.format(
         Locale.ROOT,
         "Adds the space %s of %.2f m² and %.2f m height.",

@@ -13,13 +13,13 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
-import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.SolidProbe;
@@ -38,11 +38,11 @@ public record AddSpaces(List<SpaceSeed> seeds) implements Repair {
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (seeds.isEmpty()) {
       throw new NotApplicableException("No volume is named.");
     }
-    EnclosedVolumes found = EnclosedVolumes.of(e, tolerance);
+    EnclosedVolumes found = EnclosedVolumes.of(e, rules);
     Envelope out = e;
     for (SpaceSeed seed : seeds) {
       EnclosedVolumes.Volume volume =
@@ -55,7 +55,7 @@ public record AddSpaces(List<SpaceSeed> seeds) implements Repair {
                           "Nothing encloses the place of "
                               + seed.name()
                               + ", or a space covers it already."));
-      out = new Making(out, tolerance).space(seed.name(), volume);
+      out = new Making(out, rules).space(seed.name(), volume);
     }
     return out;
   }
@@ -63,13 +63,15 @@ public record AddSpaces(List<SpaceSeed> seeds) implements Repair {
   /** One space in the making. */
   private static final class Making {
     private final Envelope envelope;
+    private final Rules rules;
     private final Tolerance tolerance;
     private final List<Surface> surfaces = new ArrayList<>();
     private final Set<String> keys = new HashSet<>();
 
-    Making(Envelope envelope, Tolerance tolerance) {
+    Making(Envelope envelope, Rules rules) {
+      this.rules = rules;
       this.envelope = envelope;
-      this.tolerance = tolerance;
+      this.tolerance = rules.tolerance();
       envelope.surfaces().forEach(s -> keys.add(s.key()));
     }
 
@@ -158,7 +160,7 @@ public record AddSpaces(List<SpaceSeed> seeds) implements Repair {
       }
       SurfaceType type =
           sides.size() == 2 && !s.type().isInterior() && s.type() != SurfaceType.AIR
-              ? SurfaceTypes.STANDARD.betweenSpaces(polygon.tilt())
+              ? rules.types().betweenSpaces(polygon.tilt())
               : s.type();
       Surface out = s.withPolygon(polygon, sides).withOpenings(within(polygon, openings));
       return type == s.type() ? out : out.withType(type);
@@ -222,7 +224,7 @@ public record AddSpaces(List<SpaceSeed> seeds) implements Repair {
             new Surface(
                 free("closing-" + space.key()),
                 "",
-                SurfaceTypes.STANDARD.outdoor(face.tilt()),
+                rules.types().outdoor(face.tilt()),
                 turned(gap, face),
                 List.of(Side.of(space.key())),
                 null,
@@ -237,7 +239,7 @@ public record AddSpaces(List<SpaceSeed> seeds) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return seeds.size() == 1
         ? "Makes a space of the enclosed volume " + seeds.get(0).name() + "."
         : "Makes spaces of " + seeds.size() + " enclosed volumes.";

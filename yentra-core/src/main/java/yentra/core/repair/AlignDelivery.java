@@ -3,7 +3,7 @@ package yentra.core.repair;
 import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 import yentra.core.geometry.Transform;
 import yentra.core.geometry.Vec3;
 
@@ -18,7 +18,7 @@ import yentra.core.geometry.Vec3;
 public record AlignDelivery(double turn, double x, double y, double z, Double north)
     implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (turn == 0 && x == 0 && y == 0 && z == 0 && north == null) {
       throw new NotApplicableException("Nothing would move.");
     }
@@ -34,7 +34,7 @@ public record AlignDelivery(double turn, double x, double y, double z, Double no
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     StringBuilder b = new StringBuilder();
     if (turn != 0) {
       b.append(String.format(Locale.ROOT, "Turns the delivery by %.2f°. ", turn));

@@ -7,7 +7,7 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Naming;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /**
  * Sets values of a window type; what is null stays as it is.
@@ -21,7 +21,7 @@ public record AmendGlazing(
     String glazing, Double uValue, Double solarHeatGain, Double visibleTransmittance, String from)
     implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Glazing g =
         e.glazings().stream()
             .filter(x -> x.key().equals(glazing))
@@ -72,7 +72,7 @@ public record AmendGlazing(
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     List<String> set = new ArrayList<>();
     if (uValue != null) {
       set.add("U-value " + plain(uValue) + " W/m²K");

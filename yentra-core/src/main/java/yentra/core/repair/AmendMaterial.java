@@ -5,7 +5,7 @@ import java.util.List;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Naming;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /**
  * Sets values of a material; what is null stays as it is.
@@ -27,7 +27,7 @@ public record AmendMaterial(
     String from)
     implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     ThermalParts parts = new ThermalParts(e);
     Material m =
         parts
@@ -60,7 +60,7 @@ public record AmendMaterial(
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     List<String> set = new ArrayList<>();
     said(set, "thickness", thickness, "m");
     said(set, "conductivity", conductivity, "W/mK");

@@ -4,10 +4,10 @@ import java.util.Locale;
 import java.util.OptionalDouble;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.Schedules;
 import yentra.core.envelope.YearSchedule;
-import yentra.core.geometry.Tolerance;
 
 /**
  * Changes a schedule for all that has it: its name, its parts of the year and the values of its
@@ -18,7 +18,7 @@ import yentra.core.geometry.Tolerance;
  */
 public record AmendSchedule(String schedule, ScheduleProfile profile) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Schedules all = e.schedules();
     ScheduleProfile old =
         all.profile(schedule)
@@ -40,7 +40,7 @@ public record AmendSchedule(String schedule, ScheduleProfile profile) implements
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     String label = before.schedules().year(schedule).map(YearSchedule::label).orElse(schedule);
     if (profile == null) {
       return "Changes the schedule " + label + ".";

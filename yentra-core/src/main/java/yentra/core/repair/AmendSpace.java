@@ -3,9 +3,9 @@ package yentra.core.repair;
 import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
-import yentra.core.geometry.Tolerance;
 
 /**
  * Corrects what a delivery says of a space.
@@ -17,7 +17,7 @@ import yentra.core.geometry.Tolerance;
 public record AmendSpace(String space, String storey, boolean unstated, boolean shellless)
     implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Space s = Target.space(e, space);
     Space out = s;
     if (storey != null) {
@@ -40,7 +40,7 @@ public record AmendSpace(String space, String storey, boolean unstated, boolean 
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     StringBuilder b = new StringBuilder();
     String name = naming.space(space);
     if (storey != null) {

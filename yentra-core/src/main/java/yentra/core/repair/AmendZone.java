@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Zone;
-import yentra.core.geometry.Tolerance;
 
 /**
  * Names a zone and sets its set-points; what is null stays as it is.
@@ -30,7 +30,7 @@ public record AmendZone(String zone, String name, Double heating, Double cooling
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Zone z = Target.zone(e, zone);
     for (Double t : new Double[] {heating, cooling}) {
       if (t != null && !(t >= COLDEST && t <= HOTTEST)) {
@@ -95,7 +95,7 @@ public record AmendZone(String zone, String name, Double heating, Double cooling
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     String label =
         before.zones().stream()
             .filter(z -> z.key().equals(zone))

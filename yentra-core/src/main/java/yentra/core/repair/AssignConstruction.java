@@ -2,12 +2,12 @@ package yentra.core.repair;
 
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /** Gives a surface a construction. */
 public record AssignConstruction(String surface, String construction) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Target.surface(e, surface);
     if (e.construction(construction).isEmpty()) {
       throw new NotApplicableException("There is no construction " + construction + ".");
@@ -16,7 +16,7 @@ public record AssignConstruction(String surface, String construction) implements
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Gives the "
         + naming.object(surface)
         + " the construction "

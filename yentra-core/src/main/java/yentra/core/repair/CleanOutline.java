@@ -9,12 +9,12 @@ import org.locationtech.jts.geom.util.GeometryFixer;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.PlaneFit;
 import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
-import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /**
@@ -27,7 +27,7 @@ import yentra.core.geometry.Vec3;
  */
 public record CleanOutline(String object, double shortest) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Surface s = e.surface(object).orElse(null);
     if (s != null) {
       Polygon p = cleaned(s.polygon());
@@ -87,7 +87,7 @@ public record CleanOutline(String object, double shortest) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     Polygon p =
         before
             .surface(object)

@@ -7,6 +7,7 @@ import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
@@ -36,22 +37,23 @@ public record CloseHole(String space, List<Vec3> outline, SurfaceType type, Stri
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Space s = Target.space(e, space);
     if (outline.size() < 3
-        || Polygon.of(outline).area() < tolerance.length() * tolerance.length()) {
+        || Polygon.of(outline).area() < rules.tolerance().length() * rules.tolerance().length()) {
       throw new NotApplicableException("The outline of the hole has no area.");
     }
-    if (PlaneFit.deviation(outline) > tolerance.gap()) {
+    if (PlaneFit.deviation(outline) > rules.tolerance().gap()) {
       throw new NotApplicableException(
           "The outline of the hole is not flat, so that one surface cannot close it.");
     }
     if (type == null || type.isShading()) {
       throw new NotApplicableException("A surface of this type cannot close a space.");
     }
-    Polygon face = outward(e, s, tolerance);
+    Polygon face = outward(e, s, rules.tolerance());
     List<Polygon> bounds = faces(e);
-    double closes = length(bounds, tolerance) - length(plus(bounds, face), tolerance);
+    double closes =
+        length(bounds, rules.tolerance()) - length(plus(bounds, face), rules.tolerance());
     if (closes < OPEN * face.perimeter()) {
       throw new NotApplicableException(
           "There is no longer a hole of " + s.label() + " at this place.");
@@ -71,9 +73,9 @@ public record CloseHole(String space, List<Vec3> outline, SurfaceType type, Stri
             List.of(),
             Extras.NONE);
     Envelope closed = e.plus(made);
-    double before = length(s.shell(), tolerance);
+    double before = length(s.shell(), rules.tolerance());
     List<Polygon> shell = plus(s.shell(), face);
-    if (!s.shell().isEmpty() && before > 0 && length(shell, tolerance) < before) {
+    if (!s.shell().isEmpty() && before > 0 && length(shell, rules.tolerance()) < before) {
       return closed.withSpaces(
           closed.spaces().stream().map(x -> x == s ? x.withShell(shell) : x).toList());
     }
@@ -121,7 +123,7 @@ public record CloseHole(String space, List<Vec3> outline, SurfaceType type, Stri
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return String.format(
         Locale.ROOT,
         "Closes 1 hole, adds %.2f m² of %s to %s.",

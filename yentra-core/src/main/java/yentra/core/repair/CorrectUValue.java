@@ -7,8 +7,8 @@ import java.util.Map;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
-import yentra.core.geometry.Tolerance;
 import yentra.core.thermal.BuildUp;
 import yentra.core.thermal.CorrectedUValue;
 import yentra.core.thermal.UValueBreakdown;
@@ -83,7 +83,7 @@ public record CorrectUValue(
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     CorrectedUValue u = corrected(e);
     if (openings == null && faces == null && taper == null && u.negligible()) {
       throw new NotApplicableException(
@@ -92,11 +92,11 @@ public record CorrectUValue(
               "The corrections are %.1f %% of the U-value; below 3 %% ISO 6946 leaves them out.",
               100 * u.added() / u.tapered()));
     }
-    return new StateUValue(construction, u.uValue()).apply(e, tolerance);
+    return new StateUValue(construction, u.uValue()).apply(e, rules);
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     String name = before.construction(construction).map(Construction::label).orElse(construction);
     List<String> parts = new ArrayList<>();
     try {

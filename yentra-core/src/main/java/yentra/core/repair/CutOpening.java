@@ -6,16 +6,16 @@ import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Straightening;
-import yentra.core.geometry.Tolerance;
 
 /** Puts an opening into its surface's plane and cuts off what reaches outside the surface. */
 public record CutOpening(String opening) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Opening o = Target.opening(e, opening);
     Surface s =
         e.parentOf(opening)
@@ -23,7 +23,7 @@ public record CutOpening(String opening) implements Repair {
                 () ->
                     new NotApplicableException(
                         "The opening " + opening + " lies in no surface to be cut to."));
-    Polygon cut = Straightening.of(cut(o, s), tolerance);
+    Polygon cut = Straightening.of(cut(o, s), rules.tolerance());
     if (cut.outer().equals(o.polygon().outer())) {
       throw new NotApplicableException(
           "The opening " + opening + " lies within its surface already.");
@@ -51,7 +51,7 @@ public record CutOpening(String opening) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     Opening o = before.opening(opening).orElse(null);
     Surface s = before.parentOf(opening).orElse(null);
     if (o == null || s == null) {

@@ -4,12 +4,12 @@ import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /** Takes an opening out. */
 public record DeleteOpening(String opening) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Opening o = Target.opening(e, opening);
     Envelope without =
         e.parentOf(opening)
@@ -23,7 +23,7 @@ public record DeleteOpening(String opening) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return before
         .opening(opening)
         .map(

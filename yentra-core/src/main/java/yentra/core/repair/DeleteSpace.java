@@ -2,18 +2,18 @@ package yentra.core.repair;
 
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /** Takes a space out: what only it had goes with it, what it shared is the other space's alone. */
 public record DeleteSpace(String space) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Target.space(e, space);
     return e.within(k -> !k.equals(space)).withoutNotesOn(space, space);
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Deletes the space " + naming.space(space) + ".";
   }
 }

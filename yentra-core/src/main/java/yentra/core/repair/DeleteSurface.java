@@ -3,19 +3,19 @@ package yentra.core.repair;
 import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
-import yentra.core.geometry.Tolerance;
 
 /** Takes a surface out, with its openings. */
 public record DeleteSurface(String surface) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Target.surface(e, surface);
     return e.withoutSurface(surface);
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     Surface s = before.surface(surface).orElse(null);
     if (s == null) {
       return "Deletes the surface " + surface + ".";

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.Polygon;
@@ -22,23 +23,24 @@ public record ExtendSurface(String surface, String to) implements Repair {
   private static final double FARTHEST = 5;
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Surface s = Target.surface(e, surface);
     Plane plane = Target.surface(e, to).polygon().plane();
     double angle = s.polygon().plane().angleTo(plane);
-    if (Math.min(angle, 180 - angle) < tolerance.angle()) {
+    if (Math.min(angle, 180 - angle) < rules.tolerance().angle()) {
       throw new NotApplicableException("The two surfaces are parallel and do not meet.");
     }
-    List<List<Polygon>> halves = Reshape.halves(s.polygon(), plane, tolerance);
+    List<List<Polygon>> halves = Reshape.halves(s.polygon(), plane, rules.tolerance());
     if (!halves.get(0).isEmpty() && !halves.get(1).isEmpty()) {
       Polygon kept =
           halves.stream()
               .flatMap(List::stream)
               .max(Comparator.comparingDouble(Polygon::area))
               .orElseThrow();
-      return Reshape.replaced(e, surface, Reshape.pieces(s, List.of(kept), new Keys(e), tolerance));
+      return Reshape.replaced(
+          e, surface, Reshape.pieces(s, List.of(kept), new Keys(e), rules.tolerance()));
     }
-    Polygon extended = extended(s.polygon(), plane, tolerance);
+    Polygon extended = extended(s.polygon(), plane, rules.tolerance());
     return e.replacing(surface, x -> Reshape.with(x, extended));
   }
 
@@ -81,7 +83,7 @@ public record ExtendSurface(String surface, String to) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Makes the "
         + before.surface(surface).map(naming::surface).orElse("surface " + surface)
         + " end at the plane of the "

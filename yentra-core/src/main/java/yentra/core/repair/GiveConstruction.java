@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Set;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /**
  * Gives surfaces and opaque openings a construction.
@@ -19,7 +19,7 @@ public record GiveConstruction(List<String> objects, ConstructionSpec constructi
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (objects.isEmpty() || construction == null) {
       throw new NotApplicableException("Choose surfaces or openings, and a construction.");
     }
@@ -49,7 +49,7 @@ public record GiveConstruction(List<String> objects, ConstructionSpec constructi
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     String what =
         objects.size() == 1
             ? "the " + naming.object(objects.get(0))

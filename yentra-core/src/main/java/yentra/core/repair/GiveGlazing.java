@@ -4,7 +4,7 @@ import java.util.List;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /** Gives openings that let light through a window type. */
 public record GiveGlazing(List<String> openings, GlazingSpec glazing) implements Repair {
@@ -13,7 +13,7 @@ public record GiveGlazing(List<String> openings, GlazingSpec glazing) implements
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (openings.isEmpty() || glazing == null) {
       throw new NotApplicableException("Choose windows and a window type.");
     }
@@ -38,7 +38,7 @@ public record GiveGlazing(List<String> openings, GlazingSpec glazing) implements
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     String what =
         openings.size() == 1
             ? before

@@ -7,12 +7,12 @@ import java.util.Set;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.Schedules;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.YearSchedule;
 import yentra.core.envelope.Zone;
-import yentra.core.geometry.Tolerance;
 
 /**
  * Says when something of spaces or zones holds: by a schedule that is there, by a new one, or by
@@ -54,7 +54,7 @@ public record GiveSchedule(
   record Made(Envelope envelope, String key) {}
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (purpose == null || targets.isEmpty()) {
       throw new NotApplicableException(
           "Choose what the schedule is of, and the spaces or zones that have it.");
@@ -149,7 +149,7 @@ public record GiveSchedule(
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     String what =
         targets.size() == 1
             ? naming.object(targets.get(0))

@@ -5,9 +5,9 @@ import java.util.Set;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.Space;
-import yentra.core.geometry.Tolerance;
 
 /**
  * Says what spaces are used for, and whether they are conditioned; what is null stays as it is.
@@ -45,7 +45,7 @@ public record GiveUse(
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (spaces.isEmpty() || use == null && condition == null && gains == null && times == null) {
       throw new NotApplicableException(
           "Choose spaces, and a use how they are conditioned, or their gains.");
@@ -124,7 +124,7 @@ public record GiveUse(
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     String what = spaces.size() == 1 ? naming.object(spaces.get(0)) : spaces.size() + " spaces";
     if (use == null && condition == null) {
       return "Sets people, light and equipment of " + what + ".";

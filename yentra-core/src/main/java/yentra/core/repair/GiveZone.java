@@ -6,10 +6,10 @@ import java.util.Optional;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Zone;
-import yentra.core.geometry.Tolerance;
 
 /**
  * Puts spaces into a zone: one that is there by its key, or a new one by its name. Zones that no
@@ -37,7 +37,7 @@ public record GiveZone(
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (spaces.isEmpty() || zone == null && name == null) {
       throw new NotApplicableException("Choose spaces, and a zone or a name for a new one.");
     }
@@ -92,7 +92,7 @@ public record GiveZone(
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     String what = spaces.size() == 1 ? naming.object(spaces.get(0)) : spaces.size() + " spaces";
     String to =
         zone == null

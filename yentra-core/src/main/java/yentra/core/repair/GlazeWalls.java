@@ -6,12 +6,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import org.locationtech.jts.geom.Coordinate;
-import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
+import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
@@ -37,31 +38,29 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
   }
 
   @Override
-  public yentra.core.envelope.Envelope apply(yentra.core.envelope.Envelope e, Tolerance tolerance)
-      throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (surfaces.isEmpty() || !(ratio > 0 && ratio < 1) || !(sill >= 0)) {
       throw new NotApplicableException(
           "Choose walls, a ratio between 0 and 1, and a sill height of 0 m or more.");
     }
     Keys keys = new Keys(e);
-    yentra.core.envelope.Envelope out = e;
+    Envelope out = e;
     for (String key : surfaces) {
       Surface s = Target.surface(e, key);
-      double tilt = s.polygon().tilt();
-      if (tilt < 60 || tilt > 120) {
+      if (!rules.types().isUpright(s.polygon().tilt())) {
         throw new NotApplicableException("The surface " + key + " is not upright.");
       }
       if (s.exposure() != Exposure.OUTDOOR) {
         throw new NotApplicableException("The surface " + key + " does not face outdoor air.");
       }
-      List<Opening> openings = glazed(s, glazing(e), keys, tolerance);
+      List<Opening> openings = glazed(s, glazing(e), keys, rules.tolerance());
       out = out.replacing(key, x -> x.withOpenings(openings));
     }
     return out;
   }
 
   /** The window type of the largest area, of the walls' own windows where they have one. */
-  private String glazing(yentra.core.envelope.Envelope e) {
+  private String glazing(Envelope e) {
     Map<String, Double> own = new TreeMap<>();
     Map<String, Double> all = new TreeMap<>();
     for (Surface s : e.surfaces()) {
@@ -90,7 +89,7 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
         free = RobustOverlay.difference(free, frame.project(o.polygon()).buffer(MARGIN, 1));
       }
     }
-    Envelope box = wall.getEnvelopeInternal();
+    org.locationtech.jts.geom.Envelope box = wall.getEnvelopeInternal();
     double target = ratio * s.polygon().area();
     double low = 0;
     double high = Math.max(0, box.getHeight() - sill);
@@ -122,7 +121,8 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
     return out;
   }
 
-  private Geometry band(PlaneFrame frame, Geometry free, Envelope wall, double height) {
+  private Geometry band(
+      PlaneFrame frame, Geometry free, org.locationtech.jts.geom.Envelope wall, double height) {
     Coordinate from = new Coordinate(wall.getMinX(), wall.getMinY() + sill);
     Polygon p =
         Reshape.rectangle(
@@ -131,7 +131,7 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
   }
 
   @Override
-  public String describe(yentra.core.envelope.Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return String.format(
         Locale.ROOT,
         "Gives %s windows for %.0f %% of the area, from %.2f m up%s.",

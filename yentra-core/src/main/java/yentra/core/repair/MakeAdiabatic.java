@@ -4,10 +4,9 @@ import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
-import yentra.core.envelope.SurfaceTypes;
-import yentra.core.geometry.Tolerance;
 
 /**
  * Says that only construction lies behind a surface, so that no heat flows through it: the end of a
@@ -17,10 +16,9 @@ import yentra.core.geometry.Tolerance;
  */
 public record MakeAdiabatic(String surface, SurfaceType type) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Surface s = Target.surface(e, surface);
-    SurfaceType then =
-        type == null ? SurfaceTypes.STANDARD.betweenSpaces(s.polygon().tilt()) : type;
+    SurfaceType then = type == null ? rules.types().betweenSpaces(s.polygon().tilt()) : type;
     if (s.exposure() == Exposure.ADIABATIC) {
       throw new NotApplicableException("The surface " + surface + " is adiabatic already.");
     }
@@ -37,11 +35,12 @@ public record MakeAdiabatic(String surface, SurfaceType type) implements Repair 
     if (!then.isInterior()) {
       throw new NotApplicableException("An adiabatic surface has an interior type.");
     }
-    return e.replacing(surface, x -> x.withType(then).withKind(BoundaryKind.READ_2B));
+    return e.replacing(
+        surface, x -> x.withType(then).withKind(BoundaryKind.READ_2B, rules.types()));
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Makes the " + naming.object(surface) + " adiabatic.";
   }
 }

@@ -4,7 +4,7 @@ import java.util.List;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.ReadNote;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /**
  * Lets objects that share an id keep the new ones under which they were read. References go to the
@@ -12,7 +12,7 @@ import yentra.core.geometry.Tolerance;
  */
 public record MakeIdUnique(String id) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     List<ReadNote> left =
         e.notes().stream()
             .filter(n -> n.kind() != ReadNote.Kind.DUPLICATE_ID || !n.value().equals(id))
@@ -24,7 +24,7 @@ public record MakeIdUnique(String id) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Gives the second object with the id " + id + " an id of its own.";
   }
 }

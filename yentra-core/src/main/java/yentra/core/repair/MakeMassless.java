@@ -8,14 +8,14 @@ import yentra.core.envelope.Extras;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.SourceRef;
-import yentra.core.geometry.Tolerance;
 import yentra.core.thermal.BuildUp;
 
 /** Puts one layer without mass, of the same resistance, in the place of all layers. */
 public record MakeMassless(String construction) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Construction c = Target.construction(e, construction);
     OptionalDouble r = BuildUp.all(e).get(construction).resistance();
     if (r.isEmpty() || r.getAsDouble() <= 0) {
@@ -45,11 +45,11 @@ public record MakeMassless(String construction) implements Repair {
             new Construction(
                 "", c.name(), List.of(layer), c.uValue(), SourceRef.REPAIR, Extras.NONE));
     return new ReplaceConstruction(construction, ConstructionSpec.existing(made))
-        .apply(parts.envelope(), tolerance);
+        .apply(parts.envelope(), rules);
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Replaces the layers of "
         + before.construction(construction).map(Construction::label).orElse(construction)
         + " by one without mass, of the same resistance.";

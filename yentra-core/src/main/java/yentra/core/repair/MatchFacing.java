@@ -6,6 +6,7 @@ import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -30,11 +31,11 @@ public record MatchFacing(double distance) implements Repair {
   private static final double LEAST = 0.01;
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (!(distance > 0 && distance <= FARTHEST)) {
       throw new NotApplicableException("The distance must lie between 0 and 3 m.");
     }
-    Work work = new Work(e, tolerance);
+    Work work = new Work(e, rules);
     int pairs = work.run();
     if (pairs == 0) {
       throw new NotApplicableException(
@@ -46,14 +47,16 @@ public record MatchFacing(double distance) implements Repair {
 
   /** Surfaces in pieces while they are matched. */
   private final class Work {
+    private final SurfaceTypes types;
     private final Tolerance tolerance;
     private final Keys keys;
     private final List<Surface> all;
     private final List<List<Surface>> left = new ArrayList<>();
     private final List<List<Surface>> made = new ArrayList<>();
 
-    Work(Envelope e, Tolerance tolerance) {
-      this.tolerance = tolerance;
+    Work(Envelope e, Rules rules) {
+      this.types = rules.types();
+      this.tolerance = rules.tolerance();
       this.keys = new Keys(e);
       this.all = e.surfaces();
       for (Surface s : all) {
@@ -164,7 +167,7 @@ public record MatchFacing(double distance) implements Repair {
       boolean one = apart < tolerance.length();
       List<Opening> openings = new ArrayList<>(a.openings());
       openings.addAll(MatchSurfaces.moved(a, b));
-      SurfaceType type = SurfaceTypes.STANDARD.betweenSpaces(a.polygon().tilt());
+      SurfaceType type = types.betweenSpaces(a.polygon().tilt());
       return a.withSides(
               List.of(
                   Side.of(a.sides().get(0).space(), one ? null : a.polygon()),
@@ -177,7 +180,7 @@ public record MatchFacing(double distance) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return String.format(
         Locale.ROOT,
         "Matches all surfaces that face each other within %.2f m, and splits them where their outlines differ.",

@@ -6,9 +6,9 @@ import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
-import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.Polygon;
@@ -25,15 +25,15 @@ public record MatchSurfaces(String first, String second) implements Repair {
   private static final double SHARE = 0.95;
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Surface a = Target.surface(e, first);
     Surface b = Target.surface(e, second);
-    String problem = problem(a, b, tolerance);
+    String problem = problem(a, b, rules.tolerance());
     if (problem != null) {
       throw new NotApplicableException(problem);
     }
     double apart = Math.abs(a.polygon().plane().distance(b.polygon().plane().point()));
-    boolean coincide = apart < tolerance.length();
+    boolean coincide = apart < rules.tolerance().length();
     Side own = coincide ? Side.of(space(a)) : Side.of(space(a), a.polygon());
     Side other = coincide ? Side.of(space(b)) : Side.of(space(b), b.polygon());
     List<Opening> openings = new ArrayList<>(a.openings());
@@ -41,7 +41,7 @@ public record MatchSurfaces(String first, String second) implements Repair {
     String construction = a.construction() != null ? a.construction() : b.construction();
     Surface joined =
         a.withSides(List.of(own, other))
-            .withType(SurfaceTypes.STANDARD.betweenSpaces(a.polygon().tilt()))
+            .withType(rules.types().betweenSpaces(a.polygon().tilt()))
             .withConstruction(construction)
             .withThickness(coincide ? a.thickness() : Double.valueOf(apart))
             .withOpenings(openings);
@@ -110,7 +110,7 @@ public record MatchSurfaces(String first, String second) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     Surface a = before.surface(first).orElse(null);
     Surface b = before.surface(second).orElse(null);
     if (a == null || b == null || a.sides().isEmpty() || b.sides().isEmpty()) {
@@ -119,7 +119,7 @@ public record MatchSurfaces(String first, String second) implements Repair {
     return String.format(
         Locale.ROOT,
         "Makes one %s of %.2f m² between %s and %s of two surfaces.",
-        SurfaceTypes.STANDARD.betweenSpaces(a.polygon().tilt()).label(),
+        after.surface(first).map(s -> s.type().label()).orElse("surface"),
         a.polygon().area(),
         naming.space(space(a)),
         naming.space(space(b)));

@@ -12,6 +12,7 @@ import java.util.Set;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -30,11 +31,11 @@ public record MergeCoplanar() implements Repair {
   private record Alike(SurfaceType type, String construction, List<String> spaces) {}
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Map<String, Surface> joined = new HashMap<>();
     Set<String> gone = new HashSet<>();
-    for (List<Surface> group : groups(e, tolerance)) {
-      join(group, tolerance, joined, gone);
+    for (List<Surface> group : groups(e, rules.tolerance())) {
+      join(group, rules.tolerance(), joined, gone);
     }
     if (joined.isEmpty()) {
       throw new NotApplicableException("No two surfaces can be joined.");
@@ -131,16 +132,11 @@ public record MergeCoplanar() implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
-    try {
-      int after = apply(before, Tolerance.standard()).surfaces().size();
-      return String.format(
-          Locale.ROOT,
-          "Joins surfaces that lie side by side: %d became %d.",
-          before.surfaces().size(),
-          after);
-    } catch (NotApplicableException e) {
-      return "Joins surfaces that lie side by side.";
-    }
+  public String describe(Envelope before, Envelope after, Naming naming) {
+    return String.format(
+        Locale.ROOT,
+        "Joins surfaces that lie side by side: %d became %d.",
+        before.surfaces().size(),
+        after.surfaces().size());
   }
 }

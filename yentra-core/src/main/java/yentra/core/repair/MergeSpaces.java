@@ -10,13 +10,12 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
-import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Polygon;
-import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /**
@@ -30,7 +29,7 @@ public record MergeSpaces(List<String> spaces) implements Repair {
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Set<String> all = new HashSet<>(spaces);
     if (all.size() < 2) {
       throw new NotApplicableException("It takes two spaces to merge.");
@@ -46,7 +45,7 @@ public record MergeSpaces(List<String> spaces) implements Repair {
       long inside = s.sides().stream().filter(x -> all.contains(x.space())).count();
       if (inside == 2 && !s.isWithinOneSpace()) {
         between++;
-        strips(s, first, tolerance, out);
+        strips(s, first, rules, out);
       } else if (inside == 0) {
         out.add(s);
       } else {
@@ -121,10 +120,10 @@ public record MergeSpaces(List<String> spaces) implements Repair {
   }
 
   /** Quads from the edges of one side of a wall to the other's. */
-  private static void strips(Surface s, String space, Tolerance tolerance, List<Surface> out) {
+  private static void strips(Surface s, String space, Rules rules, List<Surface> out) {
     Polygon near = s.face(0);
     double apart = Math.abs(near.plane().distance(s.face(1).mean()));
-    if (apart <= tolerance.gap()) {
+    if (apart <= rules.tolerance().gap()) {
       return;
     }
     Vec3 across = near.normal().times(apart);
@@ -138,7 +137,7 @@ public record MergeSpaces(List<String> spaces) implements Repair {
             new Surface(
                 s.key() + "_m" + ++n,
                 "",
-                SurfaceTypes.STANDARD.betweenSpaces(strip.tilt()),
+                rules.types().betweenSpaces(strip.tilt()),
                 strip,
                 List.of(Side.of(space, strip)),
                 s.construction(),
@@ -153,7 +152,7 @@ public record MergeSpaces(List<String> spaces) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return String.format(
         Locale.ROOT,
         "Merges %d spaces into %s.",

@@ -9,8 +9,8 @@ import yentra.core.envelope.Extras;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.SourceRef;
-import yentra.core.geometry.Tolerance;
 import yentra.core.thermal.BuildUp;
 
 /**
@@ -20,7 +20,7 @@ import yentra.core.thermal.BuildUp;
  */
 public record MergeThinLayer(String material) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     ThermalParts parts = new ThermalParts(e);
     Material thin =
         parts
@@ -135,7 +135,7 @@ public record MergeThinLayer(String material) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Merges the layer "
         + before.materials().stream()
             .filter(m -> m.key().equals(material))

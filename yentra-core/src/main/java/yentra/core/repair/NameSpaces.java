@@ -14,12 +14,12 @@ import java.util.regex.Pattern;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.Polygon;
-import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /**
@@ -41,8 +41,8 @@ public record NameSpaces(String rule, List<String> spaces) implements Repair {
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
-    Map<String, String> names = names(e);
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
+    Map<String, String> names = names(e, rules);
     if (e.spaces().stream().allMatch(s -> s.name().equals(names.getOrDefault(s.key(), s.name())))) {
       throw new NotApplicableException("The spaces have these names already.");
     }
@@ -57,7 +57,7 @@ public record NameSpaces(String rule, List<String> spaces) implements Repair {
    *
    * @throws NotApplicableException when the rule is empty or has a part that does not exist
    */
-  public Map<String, String> names(Envelope e) throws NotApplicableException {
+  public Map<String, String> names(Envelope e, Rules rules) throws NotApplicableException {
     if (rule.isBlank() || rule.length() > LONGEST) {
       throw new NotApplicableException("Give a rule for the names, of at most 200 characters.");
     }
@@ -80,7 +80,7 @@ public record NameSpaces(String rule, List<String> spaces) implements Repair {
       for (int i = 0; i < s.sides().size(); i++) {
         Polygon face = s.face(i);
         boxes.merge(s.sides().get(i).space(), face.box(), Box::union);
-        if (s.exposure() == Exposure.OUTDOOR && face.tilt() > 60 && face.tilt() < 120) {
+        if (s.exposure() == Exposure.OUTDOOR && rules.types().isUpright(face.tilt())) {
           int wind = (int) Math.round(e.site().fromTrueNorth(face.azimuth()) / 45) % 8;
           facing.computeIfAbsent(s.sides().get(i).space(), k -> new double[8])[wind] += face.area();
         }
@@ -138,7 +138,7 @@ public record NameSpaces(String rule, List<String> spaces) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Names "
         + (spaces.isEmpty()
             ? "all spaces"

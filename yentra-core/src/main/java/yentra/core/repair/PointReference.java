@@ -5,7 +5,7 @@ import java.util.Optional;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.ReadNote;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /**
  * Points a reference that leads nowhere at something else, or drops it.
@@ -18,8 +18,8 @@ import yentra.core.geometry.Tolerance;
 public record PointReference(String object, String attribute, String from, String to)
     implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
-    Envelope out = pointed(e, tolerance);
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
+    Envelope out = pointed(e, rules);
     List<ReadNote> left =
         out.notes().stream()
             .filter(
@@ -35,7 +35,7 @@ public record PointReference(String object, String attribute, String from, Strin
     return out.withNotes(left);
   }
 
-  private Envelope pointed(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  private Envelope pointed(Envelope e, Rules rules) throws NotApplicableException {
     if (attribute == null) {
       throw new NotApplicableException("Say which reference is meant.");
     }
@@ -89,16 +89,16 @@ public record PointReference(String object, String attribute, String from, Strin
         return Reshape.replacedSpace(e, object, s -> zone ? s.withZone(to) : s.withStorey(to));
       }
       case "peopleScheduleIdRef", "lightScheduleIdRef", "equipmentScheduleIdRef" -> {
-        return scheduled(e, tolerance, GiveSchedule.Purpose.valueOf(purpose(attribute)));
+        return scheduled(e, rules, GiveSchedule.Purpose.valueOf(purpose(attribute)));
       }
       case "heatSchedIdRef" -> {
-        return scheduled(e, tolerance, GiveSchedule.Purpose.HEATING);
+        return scheduled(e, rules, GiveSchedule.Purpose.HEATING);
       }
       case "coolSchedIdRef" -> {
-        return scheduled(e, tolerance, GiveSchedule.Purpose.COOLING);
+        return scheduled(e, rules, GiveSchedule.Purpose.COOLING);
       }
       case "outsideAirSchedIdRef" -> {
-        return scheduled(e, tolerance, GiveSchedule.Purpose.AIR);
+        return scheduled(e, rules, GiveSchedule.Purpose.AIR);
       }
       case "weekScheduleIdRef" -> {
         onlyDropped();
@@ -129,13 +129,13 @@ public record PointReference(String object, String attribute, String from, Strin
     return attribute.replace("ScheduleIdRef", "").toUpperCase(java.util.Locale.ROOT);
   }
 
-  private Envelope scheduled(Envelope e, Tolerance tolerance, GiveSchedule.Purpose purpose)
+  private Envelope scheduled(Envelope e, Rules rules, GiveSchedule.Purpose purpose)
       throws NotApplicableException {
-    return new GiveSchedule(purpose, List.of(object), to, null).apply(e, tolerance);
+    return new GiveSchedule(purpose, List.of(object), to, null).apply(e, rules);
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return (to == null ? "Drops the reference of " : "Points the reference of ")
         + naming.object(object)
         + " to "

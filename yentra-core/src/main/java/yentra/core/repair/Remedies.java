@@ -14,6 +14,7 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.FrameDifference;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
+import yentra.core.envelope.Orientation;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -223,7 +224,7 @@ public final class Remedies {
     }
     PointReference drop = new PointReference(first, attribute, from, null);
     try {
-      drop.apply(envelope, context.tolerance());
+      drop.apply(envelope, context.rules());
       out.add(new Remedy("Drop the reference", drop));
     } catch (NotApplicableException e) {
       // of what is only carried over a reference cannot be dropped by itself
@@ -393,7 +394,8 @@ public final class Remedies {
   private OpeningType likelyType(Opening o) {
     Optional<Surface> parent = envelope.parentOf(o.key());
     if (o.glazing() != null && parent.map(s -> !s.type().isGround()).orElse(true)) {
-      boolean lying = parent.map(s -> outward(s).tilt() < 60).orElse(false);
+      boolean lying =
+          parent.map(s -> types.orientation(outward(s).tilt()) == Orientation.UP).orElse(false);
       return lying ? OpeningType.FIXED_SKYLIGHT : OpeningType.FIXED_WINDOW;
     }
     return OpeningType.NON_SLIDING_DOOR;
@@ -473,7 +475,7 @@ public final class Remedies {
     // which way the closing face will look decides its type: try it, and read the result
     CloseHole trial = new CloseHole(space, hole.outer(), SurfaceType.EXTERIOR_WALL, null);
     try {
-      Envelope closed = trial.apply(envelope, context.tolerance());
+      Envelope closed = trial.apply(envelope, context.rules());
       Polygon face = closed.surfaces().get(closed.surfaces().size() - 1).polygon();
       SurfaceType type = types.exterior(face, ground());
       out.add(
@@ -495,7 +497,7 @@ public final class Remedies {
 
   private boolean works(Repair r) {
     try {
-      r.apply(envelope, context.tolerance());
+      r.apply(envelope, context.rules());
       return true;
     } catch (NotApplicableException e) {
       // there is nothing to offer then
@@ -509,7 +511,7 @@ public final class Remedies {
         new AbsorbSlivers(context.limit("GEO-305", "area"), context.limit("GEO-305", "width"));
     if (joined == null) {
       try {
-        joined = repair.apply(envelope, context.tolerance());
+        joined = repair.apply(envelope, context.rules());
       } catch (NotApplicableException e) {
         joined = envelope;
       }

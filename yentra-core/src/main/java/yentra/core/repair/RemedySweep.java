@@ -50,7 +50,7 @@ public record RemedySweep(Several repair, List<Left> left) {
         continue;
       }
       try {
-        e = r.repair().apply(e, context.tolerance());
+        e = r.repair().apply(e, context.rules());
         made.add(r.repair());
         ids.add(f.id());
         label = label.isEmpty() ? r.label() : label;

@@ -4,7 +4,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /**
  * One change to an envelope: a pure function, serialisable as JSON by its kind and fields, so that
@@ -123,10 +123,24 @@ public sealed interface Repair
    *
    * @throws NotApplicableException when an object is gone, or the change makes no sense there
    */
-  Envelope apply(Envelope envelope, Tolerance tolerance) throws NotApplicableException;
+  Envelope apply(Envelope envelope, Rules rules) throws NotApplicableException;
 
-  /** What it does, in a sentence for a person, in terms of the envelope before it. */
-  String describe(Envelope before, Naming naming);
+  /**
+   * What it does, in a sentence for a person.
+   *
+   * @param before the envelope as it was, in whose terms it is told
+   * @param after what {@link #apply} made of it
+   */
+  String describe(Envelope before, Envelope after, Naming naming);
+
+  /** The change and the sentence, the work done once. */
+  default Made make(Envelope before, Rules rules, Naming naming) throws NotApplicableException {
+    Envelope after = apply(before, rules);
+    return new Made(after, describe(before, after, naming));
+  }
+
+  /** What a repair made, and what it did. */
+  record Made(Envelope envelope, String summary) {}
 
   /**
    * The same repair without what it says that is so already: all that is left is what it changes,

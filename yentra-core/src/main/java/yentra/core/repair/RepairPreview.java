@@ -11,7 +11,6 @@ import yentra.core.check.CheckRun;
 import yentra.core.check.Figures;
 import yentra.core.check.Finding;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Naming;
 import yentra.core.envelope.Surface;
 
 /**
@@ -46,7 +45,8 @@ public record RepairPreview(
     CheckContext context = start.context();
     List<Finding> before = start.findings();
     Envelope now = context.envelope();
-    Envelope then = repair.apply(now, context.tolerance());
+    Repair.Made made = repair.make(now, context.rules(), context.naming());
+    Envelope then = made.envelope();
     CheckRun run = start.after(then);
     List<Finding> after = run.findings();
     Set<String> idsBefore = ids(before);
@@ -61,7 +61,7 @@ public record RepairPreview(
       }
     }
     return new RepairPreview(
-        repair.describe(now, new Naming(now, context::direction)),
+        made.summary(),
         before.stream().filter(f -> !idsAfter.contains(f.id())).toList(),
         after.stream().filter(f -> !idsBefore.contains(f.id())).toList(),
         old.keySet().stream().sorted().toList(),

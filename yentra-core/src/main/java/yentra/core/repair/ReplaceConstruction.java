@@ -6,8 +6,8 @@ import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
-import yentra.core.geometry.Tolerance;
 
 /**
  * Puts a construction in the place of another, for all that has it: what the delivery says of this
@@ -15,7 +15,7 @@ import yentra.core.geometry.Tolerance;
  */
 public record ReplaceConstruction(String construction, ConstructionSpec by) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (by == null || construction == null || e.construction(construction).isEmpty()) {
       throw new NotApplicableException("The construction " + construction + " is no longer there.");
     }
@@ -44,7 +44,7 @@ public record ReplaceConstruction(String construction, ConstructionSpec by) impl
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     long users =
         before.surfaces().stream().filter(s -> construction.equals(s.construction())).count();
     return "Uses "

@@ -3,7 +3,7 @@ package yentra.core.repair;
 import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /**
  * Takes all lengths of the delivery in another unit than it was read with; areas and volumes that
@@ -14,7 +14,7 @@ import yentra.core.geometry.Tolerance;
  */
 public record RereadUnit(double factor, String unit) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (!(factor > 1e-6 && factor < 1e6) || factor == 1) {
       throw new NotApplicableException("Lengths would not change.");
     }
@@ -22,7 +22,7 @@ public record RereadUnit(double factor, String unit) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return String.format(
         Locale.ROOT, "Takes all lengths in %s: they become %.6g times as long.", unit, factor);
   }

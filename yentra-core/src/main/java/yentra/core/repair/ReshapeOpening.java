@@ -5,9 +5,9 @@ import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Polygon;
-import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /**
@@ -21,11 +21,13 @@ public record ReshapeOpening(String opening, List<Vec3> outline) implements Repa
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Opening o = Target.opening(e, opening);
     Surface s = e.parentOf(opening).orElse(null);
     Polygon p =
-        s == null ? Reshape.outline(outline, tolerance) : AddOpening.placed(s, outline, tolerance);
+        s == null
+            ? Reshape.outline(outline, rules.tolerance())
+            : AddOpening.placed(s, outline, rules.tolerance());
     if (p.equals(o.polygon())) {
       throw new NotApplicableException("The outline is as it was.");
     }
@@ -33,7 +35,7 @@ public record ReshapeOpening(String opening, List<Vec3> outline) implements Repa
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     Opening o = before.opening(opening).orElse(null);
     if (o == null || outline.size() < 3) {
       return "Gives the opening " + opening + " another outline.";

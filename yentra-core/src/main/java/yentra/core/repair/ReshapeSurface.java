@@ -4,10 +4,10 @@ import java.util.List;
 import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.Polygon;
-import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /**
@@ -23,14 +23,14 @@ public record ReshapeSurface(String surface, List<Vec3> outline, boolean inPlane
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Surface s = Target.surface(e, surface);
     List<Vec3> ring = outline;
     if (inPlane && s.polygon().area() > 0) {
       Plane plane = s.polygon().plane();
       ring = outline.stream().map(plane::project).toList();
     }
-    Polygon p = new Polygon(Reshape.outline(ring, tolerance).outer(), s.polygon().holes());
+    Polygon p = new Polygon(Reshape.outline(ring, rules.tolerance()).outer(), s.polygon().holes());
     if (p.equals(s.polygon())) {
       throw new NotApplicableException("The outline is as it was.");
     }
@@ -38,7 +38,7 @@ public record ReshapeSurface(String surface, List<Vec3> outline, boolean inPlane
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     Surface s = before.surface(surface).orElse(null);
     if (s == null) {
       return "Gives the surface " + surface + " another outline.";

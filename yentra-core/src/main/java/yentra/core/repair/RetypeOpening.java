@@ -4,12 +4,12 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /** Gives an opening another type. Glazing data stay with what lets light through only. */
 public record RetypeOpening(String opening, OpeningType type) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Opening o = Target.opening(e, opening);
     if (type == null || type == OpeningType.UNRESOLVED || type == o.type()) {
       throw new NotApplicableException("The opening has this type already.");
@@ -18,7 +18,7 @@ public record RetypeOpening(String opening, OpeningType type) implements Repair 
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Types the "
         + before.opening(opening).map(naming::opening).orElse("opening " + opening)
         + " "

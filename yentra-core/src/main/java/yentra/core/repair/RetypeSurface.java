@@ -4,14 +4,14 @@ import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
-import yentra.core.geometry.Tolerance;
 
 /** Gives a surface another type. */
 public record RetypeSurface(String surface, SurfaceType type) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Surface s = Target.surface(e, surface);
     if (type == null || type == SurfaceType.UNRESOLVED) {
       throw new NotApplicableException("Choose one of the standard's surface types.");
@@ -23,11 +23,15 @@ public record RetypeSurface(String surface, SurfaceType type) implements Repair 
     // outdoor air or ground is no longer construction alone
     boolean leaves = s.exposure() == Exposure.ADIABATIC && !type.isInterior();
     return e.replacing(
-        surface, x -> leaves ? x.withKind(BoundaryKind.REPAIRED).withType(type) : x.withType(type));
+        surface,
+        x ->
+            leaves
+                ? x.withKind(BoundaryKind.REPAIRED, rules.types()).withType(type)
+                : x.withType(type));
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     String from = before.surface(surface).map(s -> s.type().gbxml()).orElse("");
     return "Types the "
         + naming.object(surface)

@@ -7,12 +7,12 @@ import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Naming;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /** Lists the layers of a construction the other way round. */
 public record ReverseLayers(String construction) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Construction c = Target.construction(e, construction);
     ThermalParts parts = new ThermalParts(e);
     List<String> layers = new ArrayList<>();
@@ -47,7 +47,7 @@ public record ReverseLayers(String construction) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Lists the layers of "
         + before.construction(construction).map(Construction::label).orElse(construction)
         + " the other way round.";

@@ -3,17 +3,17 @@ package yentra.core.repair;
 import java.util.List;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Space;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
-import yentra.core.geometry.Tolerance;
 
 /** Turns the faces of a space's shell that point inwards. */
 public record ReverseShell(String space) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Space s = Target.space(e, space);
-    List<Polygon> outward = Shell.of(s.shell()).outward(tolerance.gap()).faces();
+    List<Polygon> outward = Shell.of(s.shell()).outward(rules.tolerance().gap()).faces();
     if (outward.equals(s.shell())) {
       throw new NotApplicableException(
           "All faces of the shell of " + s.label() + " point outwards already.");
@@ -22,7 +22,7 @@ public record ReverseShell(String space) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Turns the shell faces of " + naming.space(space) + " that point inwards.";
   }
 }

@@ -4,16 +4,16 @@ import java.util.List;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Polygon;
-import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /** Turns a surface's outline the other way round, and its openings with it. */
 public record ReverseSurface(String surface) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Surface s = Target.surface(e, surface);
     Polygon turned = s.polygon().reversed();
     Vec3 outward = turned.normal();
@@ -38,7 +38,7 @@ public record ReverseSurface(String surface) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Turns the outline of the " + naming.object(surface) + " so that it faces out.";
   }
 }

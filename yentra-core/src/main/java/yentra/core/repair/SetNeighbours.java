@@ -5,10 +5,10 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
-import yentra.core.geometry.Tolerance;
 
 /**
  * Says which spaces a surface bounds: none, one or two. What is known of a side that stays is kept.
@@ -23,7 +23,7 @@ public record SetNeighbours(String surface, List<String> spaces, SurfaceType typ
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Surface s = Target.surface(e, surface);
     if (spaces.size() > 2 || new LinkedHashSet<>(spaces).size() < spaces.size()) {
       throw new NotApplicableException("A surface bounds at most two spaces, each once.");
@@ -53,7 +53,7 @@ public record SetNeighbours(String surface, List<String> spaces, SurfaceType typ
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     String name = before.surface(surface).map(naming::surface).orElse("surface " + surface);
     if (spaces.isEmpty()) {
       return "Makes the " + name + " bound no space.";

@@ -3,7 +3,7 @@ package yentra.core.repair;
 import java.util.List;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /**
  * Several repairs as one, in order. All are made or none.
@@ -30,29 +30,48 @@ public record Several(String label, List<Repair> repairs, List<String> findings)
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
-    if (repairs.isEmpty() || repairs.size() > MOST) {
-      throw new NotApplicableException("There must be between one and 20,000 repairs.");
-    }
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
+    checkNumber();
     Envelope out = e;
     for (Repair r : repairs) {
-      if (r instanceof Several) {
-        throw new NotApplicableException("Several repairs cannot be part of several.");
-      }
-      out = r.apply(out, tolerance);
+      out = inner(r).apply(out, rules);
     }
     return out;
   }
 
+  private void checkNumber() throws NotApplicableException {
+    if (repairs.isEmpty() || repairs.size() > MOST) {
+      throw new NotApplicableException("There must be between one and 20,000 repairs.");
+    }
+  }
+
+  private static Repair inner(Repair r) throws NotApplicableException {
+    if (r instanceof Several) {
+      throw new NotApplicableException("Several repairs cannot be part of several.");
+    }
+    return r;
+  }
+
   @Override
-  public String describe(Envelope before, Naming naming) {
-    String first = repairs.isEmpty() ? "" : repairs.get(0).describe(before, naming);
-    return repairs.size() == 1
-        ? first
-        : (label == null || label.isBlank() ? "Repairs" : label)
-            + ": "
-            + repairs.size()
-            + " steps. The first: "
-            + first;
+  public String describe(Envelope before, Envelope after, Naming naming) {
+    return (label == null || label.isBlank() ? "Repairs" : label)
+        + ": "
+        + repairs.size()
+        + " steps.";
+  }
+
+  /** Also says what the first of them did, since what it counts only its own result tells. */
+  @Override
+  public Made make(Envelope before, Rules rules, Naming naming) throws NotApplicableException {
+    checkNumber();
+    Made first = inner(repairs.get(0)).make(before, rules, naming);
+    if (repairs.size() == 1) {
+      return first;
+    }
+    Envelope out = first.envelope();
+    for (Repair r : repairs.subList(1, repairs.size())) {
+      out = inner(r).apply(out, rules);
+    }
+    return new Made(out, describe(before, out, naming) + " The first: " + first.summary());
   }
 }

@@ -10,10 +10,10 @@ import java.util.Map;
 import java.util.Set;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
-import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /**
@@ -32,7 +32,7 @@ public record SnapVertices(List<String> spaces, double distance) implements Repa
   }
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (!(distance > 0 && distance <= FARTHEST)) {
       throw new NotApplicableException("The distance must lie between 0 and 0.5 m.");
     }
@@ -136,7 +136,7 @@ public record SnapVertices(List<String> spaces, double distance) implements Repa
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return String.format(
         Locale.ROOT,
         "Brings together corners %s that are at most %.0f mm apart.",

@@ -7,6 +7,7 @@ import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
@@ -30,12 +31,12 @@ import yentra.core.geometry.Vec3;
  */
 public record SplitSpace(String space, Vec3 point, Vec3 normal, String name) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Space s = Target.space(e, space);
     if (point == null || normal == null || normal.length() < 1e-9) {
       throw new NotApplicableException("A plane needs a point and a direction.");
     }
-    if (!SpaceVolumes.of(e, tolerance).of(space).enclosed()) {
+    if (!SpaceVolumes.of(e, rules).of(space).enclosed()) {
       throw new NotApplicableException(s.label() + " is not enclosed; close it first.");
     }
     Plane cut = new Plane(point, normal.unit());
@@ -49,11 +50,11 @@ public record SplitSpace(String space, Vec3 point, Vec3 normal, String name) imp
         surfaces.add(x);
         continue;
       }
-      List<List<Polygon>> halves = Reshape.halves(x.polygon(), cut, tolerance);
+      List<List<Polygon>> halves = Reshape.halves(x.polygon(), cut, rules.tolerance());
       List<Polygon> parts = new ArrayList<>(halves.get(1));
       parts.addAll(halves.get(0));
       List<Surface> pieces =
-          parts.size() == 1 ? List.of(x) : Reshape.pieces(x, parts, keys, tolerance);
+          parts.size() == 1 ? List.of(x) : Reshape.pieces(x, parts, keys, rules.tolerance());
       for (int i = 0; i < pieces.size(); i++) {
         Surface p = pieces.get(i);
         boolean before = i >= halves.get(1).size();
@@ -67,7 +68,7 @@ public record SplitSpace(String space, Vec3 point, Vec3 normal, String name) imp
     if (kept.isEmpty() || beyond == 0) {
       throw new NotApplicableException("The plane does not cross " + s.label() + ".");
     }
-    List<Polygon> sections = sections(kept, cut, tolerance);
+    List<Polygon> sections = sections(kept, cut, rules.tolerance());
     if (sections.isEmpty()) {
       throw new NotApplicableException("The plane leaves no closed outline in " + s.label() + ".");
     }
@@ -136,7 +137,7 @@ public record SplitSpace(String space, Vec3 point, Vec3 normal, String name) imp
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     return "Splits "
         + naming.space(space)
         + " by a plane; the new space is "

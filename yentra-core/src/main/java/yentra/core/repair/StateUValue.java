@@ -5,7 +5,7 @@ import java.util.Objects;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 
 /**
  * States the U-value of a construction, or takes the statement away so that its layers count.
@@ -14,7 +14,7 @@ import yentra.core.geometry.Tolerance;
  */
 public record StateUValue(String construction, Double uValue) implements Repair {
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Construction c = Target.construction(e, construction);
     if (Objects.equals(c.uValue(), uValue)) {
       throw new NotApplicableException("The construction states this already.");
@@ -38,7 +38,7 @@ public record StateUValue(String construction, Double uValue) implements Repair 
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     String name = before.construction(construction).map(Construction::label).orElse(construction);
     return uValue == null
         ? "Takes the stated U-value of " + name + " away: its layers count."

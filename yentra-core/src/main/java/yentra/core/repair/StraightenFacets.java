@@ -14,6 +14,7 @@ import java.util.Objects;
 import java.util.Set;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
@@ -37,11 +38,11 @@ public record StraightenFacets(double chord) implements Repair {
   private static final double SHARPEST = 35;
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     if (!(chord > 0)) {
       throw new NotApplicableException("The largest distance must be above zero.");
     }
-    Plan plan = new Plan(e, tolerance);
+    Plan plan = new Plan(e, rules.tolerance());
     boolean any = false;
     for (Corner c : plan.corners()) {
       any |= plan.leaveOut(c, chord);
@@ -345,13 +346,11 @@ public record StraightenFacets(double chord) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
-    String most = String.format(Locale.ROOT, "%.0f mm", chord * 1000);
-    try {
-      int n = before.surfaces().size() - apply(before, Tolerance.standard()).surfaces().size();
-      return "Leaves out " + n + " facets of curved walls, which move by at most " + most + ".";
-    } catch (NotApplicableException e) {
-      return "Leaves out facets of curved walls, which move by at most " + most + ".";
-    }
+  public String describe(Envelope before, Envelope after, Naming naming) {
+    return String.format(
+        Locale.ROOT,
+        "Leaves out %d facets of curved walls, which move by at most %.0f mm.",
+        before.surfaces().size() - after.surfaces().size(),
+        chord * 1000);
   }
 }

@@ -6,9 +6,9 @@ import java.util.Optional;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Zone;
-import yentra.core.geometry.Tolerance;
 
 /** Takes what a room data sheet says of spaces; all of it or nothing. */
 public record TakeRoomData(List<Room> rooms) implements Repair {
@@ -37,7 +37,7 @@ public record TakeRoomData(List<Room> rooms) implements Repair {
       InternalGains gains) {}
 
   @Override
-  public Envelope apply(Envelope e, Tolerance tolerance) throws NotApplicableException {
+  public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Envelope out = e;
     for (Room r : rooms) {
       Space s = Target.space(out, r.space);
@@ -64,7 +64,7 @@ public record TakeRoomData(List<Room> rooms) implements Repair {
         if (was.isEmpty() || !was.get().label().equals(r.zone)) {
           out =
               new GiveZone(List.of(r.space), key(out, r.zone), r.zone, r.heating, r.cooling, r.air)
-                  .apply(out, tolerance);
+                  .apply(out, rules);
         }
       }
     }
@@ -76,7 +76,7 @@ public record TakeRoomData(List<Room> rooms) implements Repair {
                   || r.cooling != null && !r.cooling.equals(z.get().coolingSetPoint())
                   || r.air != null && !r.air.over(z.get().air()).equals(z.get().air()));
       if (other) {
-        out = new AmendZone(z.get().key(), null, r.heating, r.cooling, r.air).apply(out, tolerance);
+        out = new AmendZone(z.get().key(), null, r.heating, r.cooling, r.air).apply(out, rules);
       }
     }
     if (out == e || out.parts().equals(e.parts())) {
@@ -129,7 +129,7 @@ public record TakeRoomData(List<Room> rooms) implements Repair {
   }
 
   @Override
-  public String describe(Envelope before, Naming naming) {
+  public String describe(Envelope before, Envelope after, Naming naming) {
     List<String> names = new ArrayList<>();
     rooms.stream().limit(3).forEach(r -> names.add(naming.object(r.space)));
     return "Takes room data of "

@@ -8,7 +8,7 @@ import java.util.function.UnaryOperator;
 import yentra.core.check.CheckRun;
 import yentra.core.check.Finding;
 import yentra.core.envelope.Envelope;
-import yentra.core.geometry.Tolerance;
+import yentra.core.envelope.Rules;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Repair;
 import yentra.core.repair.Several;
@@ -94,7 +94,7 @@ public final class LogReplay {
       Repair own = entry.repair.effective(base);
       Repair repair = renaming.repairs.apply(own);
       String finding = entry.finding == null ? null : ids.apply(entry.finding);
-      before = after(base, own, start.context().tolerance());
+      before = after(base, own, start.context().rules());
       List<String> both = finding == null ? conflicts.of(base, before) : List.of();
       if (!both.isEmpty()) {
         steps.add(new Step(i, Outcome.CONFLICT, repair, null, String.join(" ", both)));
@@ -128,9 +128,9 @@ public final class LogReplay {
   }
 
   /** The state on its own revision, which a repair that fails there leaves as it is. */
-  private static Envelope after(Envelope e, Repair repair, Tolerance tolerance) {
+  private static Envelope after(Envelope e, Repair repair, Rules rules) {
     try {
-      return repair.apply(e, tolerance);
+      return repair.apply(e, rules);
     } catch (NotApplicableException x) {
       // it was made on a state that scope or settings have changed since
       return e;
@@ -159,7 +159,7 @@ public final class LogReplay {
         continue;
       }
       try {
-        e = several.repairs().get(i).apply(e, run.context().tolerance());
+        e = several.repairs().get(i).apply(e, run.context().rules());
         done.add(several.repairs().get(i));
         if (finding != null) {
           findings.add(finding);
@@ -221,7 +221,7 @@ public final class LogReplay {
         continue;
       }
       try {
-        e = log.get(i).repair().apply(e, start.context().tolerance());
+        e = log.get(i).repair().apply(e, start.context().rules());
       } catch (NotApplicableException x) {
         failed.add(i);
         said.add(

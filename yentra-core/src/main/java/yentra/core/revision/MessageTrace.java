@@ -85,11 +85,12 @@ public final class MessageTrace {
   public record Result(List<String> lines, List<Hit> hits, boolean more) {}
 
   /**
+   * @param naming what people call its objects
    * @param handedOver what the last handed over file holds, or null
    */
-  public MessageTrace(Envelope envelope, List<Finding> all, Envelope handedOver) {
+  public MessageTrace(Envelope envelope, Naming naming, List<Finding> all, Envelope handedOver) {
     this.envelope = envelope;
-    this.naming = new Naming(envelope);
+    this.naming = naming;
     for (Finding f : all) {
       for (String o : f.objects()) {
         findings.computeIfAbsent(o, k -> new ArrayList<>()).add(f);

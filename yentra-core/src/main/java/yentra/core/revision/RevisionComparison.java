@@ -19,6 +19,7 @@ import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
@@ -48,6 +49,7 @@ public final class RevisionComparison {
 
   private final Envelope before;
   private final Envelope after;
+  private final Rules rules;
   private final Tolerance tolerance;
   private final Vec3 shift;
   private final Naming namesBefore;
@@ -86,18 +88,19 @@ public final class RevisionComparison {
     }
   }
 
-  private RevisionComparison(Envelope before, Envelope after, Tolerance tolerance) {
+  private RevisionComparison(Envelope before, Envelope after, Rules rules) {
     this.before = before;
     this.after = after;
-    this.tolerance = tolerance;
+    this.rules = rules;
+    this.tolerance = rules.tolerance();
     this.shift = after.delivered().origin().minus(before.delivered().origin());
-    this.namesBefore = new Naming(before);
-    this.namesAfter = new Naming(after);
+    this.namesBefore = new Naming(before, rules.types());
+    this.namesAfter = new Naming(after, rules.types());
   }
 
   /** Compares two revisions. */
-  public static RevisionComparison of(Envelope before, Envelope after, Tolerance tolerance) {
-    RevisionComparison c = new RevisionComparison(before, after, tolerance);
+  public static RevisionComparison of(Envelope before, Envelope after, Rules rules) {
+    RevisionComparison c = new RevisionComparison(before, after, rules);
     c.spaces();
     c.surfaces();
     c.openings();
@@ -141,8 +144,8 @@ public final class RevisionComparison {
   // --- spaces
 
   private void spaces() {
-    SpaceVolumes a = SpaceVolumes.of(before, tolerance);
-    SpaceVolumes b = SpaceVolumes.of(after, tolerance);
+    SpaceVolumes a = SpaceVolumes.of(before, rules);
+    SpaceVolumes b = SpaceVolumes.of(after, rules);
     Map<String, Space> left = new LinkedHashMap<>();
     after.spaces().forEach(s -> left.put(s.key(), s));
     Map<String, String> pairs = new LinkedHashMap<>();

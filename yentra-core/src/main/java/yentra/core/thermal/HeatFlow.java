@@ -1,13 +1,12 @@
 package yentra.core.thermal;
 
+import yentra.core.envelope.SurfaceTypes;
+
 /** Direction of heat flow through a component, from its warm side (ISO 6946:2017, 6.8). */
 public enum HeatFlow {
   UP("upwards"),
   HORIZONTAL("horizontally"),
   DOWN("downwards");
-
-  /** "Horizontal" holds for directions within 30° of it: tilts of 60° to 120°. */
-  private static final double FLATTEST = 60;
 
   private final String label;
 
@@ -25,6 +24,10 @@ public enum HeatFlow {
    * @param tilt of the outer face, degrees from the vertical upwards
    */
   public static HeatFlow out(double tilt) {
-    return tilt < FLATTEST ? UP : tilt > 180 - FLATTEST ? DOWN : HORIZONTAL;
+    return switch (SurfaceTypes.ISO_6946.orientation(tilt)) {
+      case UP -> UP;
+      case SIDE -> HORIZONTAL;
+      case DOWN -> DOWN;
+    };
   }
 }

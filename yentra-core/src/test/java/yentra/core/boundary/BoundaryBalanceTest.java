@@ -8,6 +8,7 @@ import yentra.core.Fixtures;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceTypes;
 
 class BoundaryBalanceTest {
   private static BoundaryBalance west(Envelope e) {
@@ -29,17 +30,19 @@ class BoundaryBalanceTest {
 
   @Test
   void originIsThatOfAllSurfaces() {
-    Envelope one = Fixtures.changed("a-roof", s -> s.withKind(BoundaryKind.DERIVED_2A));
+    Envelope one =
+        Fixtures.changed("a-roof", s -> s.withKind(BoundaryKind.DERIVED_2A, SurfaceTypes.STANDARD));
     assertThat(west(one).origin()).isEqualTo(BoundaryBalance.Origin.BOTH);
     Envelope all = one;
     for (Surface s : one.surfaces()) {
-      all = all.replacing(s.key(), x -> x.withKind(BoundaryKind.DERIVED_2A));
+      all = all.replacing(s.key(), x -> x.withKind(BoundaryKind.DERIVED_2A, SurfaceTypes.STANDARD));
     }
     assertThat(west(all).origin()).isEqualTo(BoundaryBalance.Origin.DERIVED);
     assertThat(west(all.withSurfaces(java.util.List.of())).origin())
         .isEqualTo(BoundaryBalance.Origin.NONE);
     // what nothing parts is open, and says nothing of where the others came from
-    Envelope open = all.replacing("between", s -> s.withKind(BoundaryKind.VIRTUAL));
+    Envelope open =
+        all.replacing("between", s -> s.withKind(BoundaryKind.VIRTUAL, SurfaceTypes.STANDARD));
     assertThat(west(open).origin()).isEqualTo(BoundaryBalance.Origin.DERIVED);
   }
 }

@@ -15,6 +15,7 @@ import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.Site;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
@@ -26,6 +27,7 @@ import yentra.core.geometry.Vec3;
 
 class ConventionShiftTest {
   private static final Tolerance T = Tolerance.standard();
+  private static final Rules R = Rules.standard();
 
   private static Envelope envelope(RandomBuilding b) {
     BoundaryDerivation.Result r =
@@ -68,7 +70,7 @@ class ConventionShiftTest {
 
   private static double volume(Envelope e) {
     double sum = 0;
-    for (SpaceVolume v : SpaceVolumes.of(e, T).all()) {
+    for (SpaceVolume v : SpaceVolumes.of(e, R).all()) {
       assertThat(v.enclosed()).as(v.space().key()).isTrue();
       sum += v.volume();
     }
@@ -87,7 +89,7 @@ class ConventionShiftTest {
       @ForAll @LongRange(min = 1, max = 1_000_000) long seed,
       @ForAll @DoubleRange(min = 0, max = 6.28) double yaw) {
     RandomBuilding b = new RandomBuilding(seed, turn(yaw), 1);
-    ConventionShift.Result r = ConventionShift.apply(envelope(b), Convention.OUTER, T);
+    ConventionShift.Result r = ConventionShift.apply(envelope(b), Convention.OUTER, R);
     // where walls of neighbouring storeys stand almost above each other, rooms may have to stay
     boolean all = r.notes().size() == 1;
     Statistics.label("all moved").collect(all).coverage(c -> c.check(true).percentage(p -> p > 75));
@@ -109,15 +111,15 @@ class ConventionShiftTest {
   void theMiddleLiesBetweenInnerAndOuter(@ForAll @LongRange(min = 1, max = 1_000_000) long seed) {
     Envelope e = envelope(new RandomBuilding(seed, turn(0.3), 1));
     double inner = volume(e);
-    double mixed = volume(ConventionShift.apply(e, Convention.INNER_AND_CENTRE, T).envelope());
-    double centre = volume(ConventionShift.apply(e, Convention.CENTRE, T).envelope());
-    double outer = volume(ConventionShift.apply(e, Convention.OUTER, T).envelope());
+    double mixed = volume(ConventionShift.apply(e, Convention.INNER_AND_CENTRE, R).envelope());
+    double centre = volume(ConventionShift.apply(e, Convention.CENTRE, R).envelope());
+    double outer = volume(ConventionShift.apply(e, Convention.OUTER, R).envelope());
     assertThat(List.of(inner, mixed, centre, outer)).isSorted();
   }
 
   @Example
   void innerChangesNothing() {
     Envelope e = envelope(new RandomBuilding(3, turn(0), 1));
-    assertThat(ConventionShift.apply(e, Convention.INNER, T).envelope()).isSameAs(e);
+    assertThat(ConventionShift.apply(e, Convention.INNER, R).envelope()).isSameAs(e);
   }
 }

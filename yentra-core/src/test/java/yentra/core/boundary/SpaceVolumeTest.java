@@ -2,7 +2,7 @@ package yentra.core.boundary;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
-import static yentra.core.Fixtures.TOLERANCE;
+import static yentra.core.Fixtures.RULES;
 import static yentra.core.Fixtures.box;
 import static yentra.core.Fixtures.rooms;
 import static yentra.core.Fixtures.surface;
@@ -21,7 +21,7 @@ import yentra.core.geometry.Polygon;
 /** What a space's shell and surfaces say of its volume. */
 class SpaceVolumeTest {
   private static SpaceVolume west(Envelope e) {
-    return SpaceVolumes.of(e, TOLERANCE).of("a");
+    return SpaceVolumes.of(e, RULES).of("a");
   }
 
   private static Envelope withoutShells(Envelope e) {
@@ -70,7 +70,7 @@ class SpaceVolumeTest {
         new String[][] {{"b-floor", "0"}, {"b-roof", "1"}, {"b-south", "2"}, {"b-north", "4"}}) {
       thick = thick.replacing(k[0], s -> with(s, east.get(Integer.parseInt(k[1]))));
     }
-    SpaceVolume b = SpaceVolumes.of(thick, TOLERANCE).of("b");
+    SpaceVolume b = SpaceVolumes.of(thick, RULES).of("b");
     assertThat(b.enclosed()).isTrue();
     assertThat(b.volume()).isCloseTo(3.8 * 5 * 3, within(1e-9));
     assertThat(west(thick).volume()).isCloseTo(60, within(1e-9));
@@ -129,7 +129,7 @@ class SpaceVolumeTest {
 
   @Test
   void directionsAreKnownForSurfacesOfTheirSpaces() {
-    SpaceVolumes v = SpaceVolumes.of(rooms(), TOLERANCE);
+    SpaceVolumes v = SpaceVolumes.of(rooms(), RULES);
     for (Surface s : rooms().surfaces()) {
       assertThat(v.direction(s)).as(s.key()).isEqualTo(1);
       assertThat(v.direction(with(s, s.polygon().reversed()))).as(s.key()).isEqualTo(-1);
@@ -178,7 +178,7 @@ class SpaceVolumeTest {
     e =
         e.withoutSurface("b-roof")
             .withSpaces(List.of(e.spaces().get(0), e.spaces().get(1).withShell(shell)));
-    SpaceVolume b = SpaceVolumes.of(e, TOLERANCE).of("b");
+    SpaceVolume b = SpaceVolumes.of(e, RULES).of("b");
     assertThat(b.enclosed()).isFalse();
     assertThat(b.holes()).hasSize(1);
     assertThat(b.holes().get(0).area()).isCloseTo(3.8 * 5, within(1e-6));

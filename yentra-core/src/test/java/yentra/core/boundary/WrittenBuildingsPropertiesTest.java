@@ -18,6 +18,7 @@ import yentra.core.envelope.Extras;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.exchange.Handover;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Transform;
@@ -79,7 +80,7 @@ class WrittenBuildingsPropertiesTest {
     }
     List<Surface> surfaces = r.surfaces().stream().map(s -> s.withConstruction("con-1")).toList();
     Envelope e = rooms().withSpaces(spaces).withSurfaces(surfaces);
-    Handover h = Handover.gbxml(e, ReadLimits.standard());
+    Handover h = Handover.gbxml(e, SurfaceTypes.STANDARD, ReadLimits.standard());
     assertThat(h.differences()).isEmpty();
     assertThat(grave(check(read(h.bytes())))).isEqualTo(grave(check(e)));
   }

@@ -1,7 +1,7 @@
 package yentra.core.check;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static yentra.core.Fixtures.TOLERANCE;
+import static yentra.core.Fixtures.RULES;
 import static yentra.core.Fixtures.box;
 import static yentra.core.Fixtures.changed;
 import static yentra.core.Fixtures.codes;
@@ -115,7 +115,7 @@ class LimitsTest {
               0,
               dz,
               null)
-          .apply(rooms(), TOLERANCE);
+          .apply(rooms(), RULES);
     } catch (NotApplicableException e) {
       throw new AssertionError(e);
     }
@@ -256,7 +256,7 @@ class LimitsTest {
 
   private static Envelope far(double x) {
     try {
-      return new AlignDelivery(0, x - 8, 0, 0, null).apply(rooms(), TOLERANCE);
+      return new AlignDelivery(0, x - 8, 0, 0, null).apply(rooms(), RULES);
     } catch (NotApplicableException e) {
       throw new AssertionError(e);
     }

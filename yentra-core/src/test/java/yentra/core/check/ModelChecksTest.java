@@ -176,7 +176,7 @@ class ModelChecksTest {
     assertThat(check(in(s, "#100"), "UNI-203")).hasSize(expected);
     IfcModel m = in(IfcSample.of("IFC4").with(space(100, "'1'", x, 0)), "#100").model();
     var e = IfcReader.envelope(m, Fixtures.TOLERANCE);
-    var v = yentra.core.boundary.SpaceVolumes.of(e, Fixtures.TOLERANCE).of(e.spaces().get(0).key());
+    var v = yentra.core.boundary.SpaceVolumes.of(e, Fixtures.RULES).of(e.spaces().get(0).key());
     assertThat(v.volume()).isCloseTo(60, within(1e-6));
   }
 

@@ -14,7 +14,7 @@ import yentra.core.geometry.Polygon;
 
 /** Objects in words, and the envelope's own bookkeeping. */
 class NamingTest {
-  private final Naming naming = new Naming(rooms());
+  private final Naming naming = new Naming(rooms(), SurfaceTypes.STANDARD);
 
   @Test
   void wallsAreNamedByQuarterAndRoom() {
@@ -48,7 +48,8 @@ class NamingTest {
                 p.materials(),
                 p.glazings(),
                 p.notes()));
-    assertThat(new Naming(turned).object("a-south")).isEqualTo("west wall of West");
+    assertThat(new Naming(turned, SurfaceTypes.STANDARD).object("a-south"))
+        .isEqualTo("west wall of West");
   }
 
   @Test
@@ -57,9 +58,13 @@ class NamingTest {
         rooms()
             .replacing("b-east", s -> with(s, s.polygon().reversed()))
             .replacing("a-roof", s -> with(s, s.polygon().reversed()));
-    assertThat(new Naming(e).object("b-east")).isEqualTo("west wall of East");
+    assertThat(new Naming(e, SurfaceTypes.STANDARD).object("b-east"))
+        .isEqualTo("west wall of East");
     Naming knowing =
-        new Naming(e, s -> s.key().equals("b-east") || s.key().equals("a-roof") ? -1 : 1);
+        new Naming(
+            e,
+            SurfaceTypes.STANDARD,
+            s -> s.key().equals("b-east") || s.key().equals("a-roof") ? -1 : 1);
     assertThat(knowing.object("b-east")).isEqualTo("east wall of East");
     assertThat(knowing.object("a-roof")).isEqualTo("roof of West");
   }
@@ -69,8 +74,9 @@ class NamingTest {
     Surface shade =
         surface("s", SurfaceType.SHADE, Polygon.of(v(0, 9, 0), v(1, 9, 0), v(1, 9, 1)), null);
     Envelope e = rooms().plus(shade).withOrphans(List.of(window("lost", shade.polygon())));
-    assertThat(new Naming(e).object("s")).isEqualTo("shading surface");
-    assertThat(new Naming(e).object("lost")).isEqualTo("window in no surface");
+    assertThat(new Naming(e, SurfaceTypes.STANDARD).object("s")).isEqualTo("shading surface");
+    assertThat(new Naming(e, SurfaceTypes.STANDARD).object("lost"))
+        .isEqualTo("window in no surface");
   }
 
   @Test
@@ -96,7 +102,7 @@ class NamingTest {
     Surface between = rooms().surface("between").orElseThrow();
     assertThat(naming.behind(made(between, wall, 0.1)))
         .isEqualTo("Parts West and East across the wall W-12, 0.10 m");
-    assertThat(naming.behind(between.withKind(BoundaryKind.VIRTUAL)))
+    assertThat(naming.behind(between.withKind(BoundaryKind.VIRTUAL, SurfaceTypes.STANDARD)))
         .isEqualTo("Nothing parts West and East here");
     assertThat(naming.behind(rooms().surface("a-floor").orElseThrow()))
         .isEqualTo("Touches the ground");
@@ -106,7 +112,7 @@ class NamingTest {
                         surface("end", SurfaceType.INTERIOR_WALL, south.polygon(), null, "a"),
                         wall,
                         null)
-                    .withKind(BoundaryKind.DERIVED_2B)))
+                    .withKind(BoundaryKind.DERIVED_2B, SurfaceTypes.STANDARD)))
         .startsWith("Only construction lies behind it: the wall W-12");
     assertThat(naming.behind(south.withType(SurfaceType.SHADE).withSides(List.of())))
         .isEqualTo("Casts shade");

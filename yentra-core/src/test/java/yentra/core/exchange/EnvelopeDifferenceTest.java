@@ -19,6 +19,7 @@ import yentra.core.envelope.Side;
 import yentra.core.envelope.Site;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Polygon;
 
 /**
@@ -209,7 +210,7 @@ class EnvelopeDifferenceTest {
 
   @Test
   void aHandoverIsReadBack() {
-    Handover h = Handover.gbxml(rooms(), ReadLimits.standard());
+    Handover h = Handover.gbxml(rooms(), SurfaceTypes.STANDARD, ReadLimits.standard());
     assertThat(h.differences()).isEmpty();
     assertThat(h.bytes().length).isGreaterThan(5000);
   }
@@ -234,7 +235,10 @@ class EnvelopeDifferenceTest {
             a.source(),
             Extras.NONE);
     Handover h =
-        Handover.gbxml(e.withSpaces(List.of(odd, e.spaces().get(1))), ReadLimits.standard());
+        Handover.gbxml(
+            e.withSpaces(List.of(odd, e.spaces().get(1))),
+            SurfaceTypes.STANDARD,
+            ReadLimits.standard());
     assertThat(h.differences()).isNotEmpty();
   }
 }

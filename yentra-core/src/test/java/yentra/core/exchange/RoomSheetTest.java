@@ -3,6 +3,7 @@ package yentra.core.exchange;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
+import static yentra.core.Fixtures.RULES;
 import static yentra.core.Fixtures.TOLERANCE;
 import static yentra.core.Fixtures.read;
 import static yentra.core.Fixtures.rooms;
@@ -29,8 +30,8 @@ class RoomSheetTest {
                 "OfficeEnclosed",
                 "Heated",
                 Library.shipped().useByName("Office").orElseThrow().gains())
-            .apply(rooms(), TOLERANCE);
-    return new GiveZone(List.of("b"), null, "East", 18.0, 27.0).apply(e, TOLERANCE);
+            .apply(rooms(), RULES);
+    return new GiveZone(List.of("b"), null, "East", 18.0, 27.0).apply(e, RULES);
   }
 
   private static RoomSheet.Read csv(Envelope e, String text) {
@@ -107,7 +108,7 @@ class RoomSheetTest {
 
   @Test
   void whatNoReaderOfGbxmlKnowsIsNamed() throws Exception {
-    Envelope e = new GiveUse(List.of("a"), "Banana", null, null).apply(used(), TOLERANCE);
+    Envelope e = new GiveUse(List.of("a"), "Banana", null, null).apply(used(), RULES);
     assertThat(StandardUses.unknown(e, used()))
         .containsExactly("The use Banana of West is not in the list of gbXML.");
     assertThat(StandardUses.unknown(e, e)).as("it came so").isEmpty();
@@ -135,7 +136,7 @@ class RoomSheetTest {
             tuple("a", "Zone", "House", "East"),
             tuple("a", "Light (W/m2)", "9", "8"),
             tuple("b", "Heated to (C)", "18", "19.5"));
-    Envelope then = new TakeRoomData(r.rooms()).apply(e, TOLERANCE);
+    Envelope then = new TakeRoomData(r.rooms()).apply(e, RULES);
     assertThat(then.space("a").orElseThrow().name()).isEqualTo("Front office");
     assertThat(then.space("a").orElseThrow().gains().lighting()).isEqualTo(8);
     assertThat(then.space("a").orElseThrow().gains().equipment()).isEqualTo(12);
@@ -200,7 +201,7 @@ class RoomSheetTest {
                 List.of("b"),
                 null,
                 Library.shipped().schedule("Shop").orElseThrow().profile())
-            .apply(used(), TOLERANCE);
+            .apply(used(), RULES);
     RoomSheet.Read r =
         csv(
             e,
@@ -216,7 +217,7 @@ class RoomSheetTest {
             tuple("a", "Schedule of light", "", "Shop"),
             tuple("a", "Outdoor air per person (l/s)", "", "8"),
             tuple("a", "Greatest humidity (%)", "", "60"));
-    Envelope then = new TakeRoomData(r.rooms()).apply(e, TOLERANCE);
+    Envelope then = new TakeRoomData(r.rooms()).apply(e, RULES);
     assertThat(then.zones().get(0).air().perPerson()).isEqualTo(8);
     assertThat(then.space("a").orElseThrow().gains().schedules().lighting())
         .isEqualTo(then.space("b").orElseThrow().gains().schedules().lighting());

@@ -28,6 +28,7 @@ import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.exchange.EnvelopeDifference;
 import yentra.core.exchange.Handover;
 import yentra.core.geometry.Polygon;
@@ -389,7 +390,7 @@ class CarriedValuesTest {
   }
 
   private static Envelope only(Envelope e, Surface s) {
-    return e.withSurfaces(List.of(s.withKind(BoundaryKind.READ)));
+    return e.withSurfaces(List.of(s.withKind(BoundaryKind.READ, SurfaceTypes.STANDARD)));
   }
 
   // ---- holes, strips, faces within a room -------------------------------------------------------
@@ -420,7 +421,9 @@ class CarriedValuesTest {
         rooms()
             .replacing(
                 "b-east",
-                s -> s.withType(SurfaceType.INTERIOR_WALL).withKind(BoundaryKind.DERIVED_2B));
+                s ->
+                    s.withType(SurfaceType.INTERIOR_WALL)
+                        .withKind(BoundaryKind.DERIVED_2B, SurfaceTypes.STANDARD));
     assertThat(e.surface("b-east").orElseThrow().exposure()).isEqualTo(Exposure.ADIABATIC);
     Envelope back = read(write(e));
     assertThat(back.surface("b-east").orElseThrow().exposure()).isEqualTo(Exposure.ADIABATIC);
@@ -439,7 +442,9 @@ class CarriedValuesTest {
         rooms()
             .replacing(
                 "b-east",
-                s -> s.withType(SurfaceType.UNRESOLVED).withKind(BoundaryKind.DERIVED_2A));
+                s ->
+                    s.withType(SurfaceType.UNRESOLVED)
+                        .withKind(BoundaryKind.DERIVED_2A, SurfaceTypes.STANDARD));
     String xml = new String(write(e), StandardCharsets.UTF_8);
     assertThat(xml).contains("id=\"b-east\" surfaceType=\"InteriorWall\"");
     assertThat(read(xml).surface("b-east").orElseThrow().exposure()).isEqualTo(Exposure.UNRESOLVED);
@@ -454,7 +459,7 @@ class CarriedValuesTest {
     Surface within =
         yentra.core.Fixtures.surface("fin", SurfaceType.INTERIOR_WALL, p, "con-1", "a", "a")
             .withSides(List.of(Side.of("a", p), Side.of("a", other)));
-    Handover h = Handover.gbxml(rooms().plus(within), ReadLimits.standard());
+    Handover h = Handover.gbxml(rooms().plus(within), SurfaceTypes.STANDARD, ReadLimits.standard());
     assertThat(h.differences()).isEmpty();
     String xml = new String(h.bytes(), StandardCharsets.UTF_8);
     String fin = xml.substring(xml.indexOf("<Surface id=\"fin\""));

@@ -129,7 +129,7 @@ class FzkDerivedTest {
         text.replaceAll("(?m)^#\\d+\\s*=\\s*IFC(SPACE|RELSPACEBOUNDARY)\\(.*$", "")
             .getBytes(StandardCharsets.ISO_8859_1);
     Envelope e = read(derive(true, Convention.INNER));
-    SpaceVolumes v = SpaceVolumes.of(e, Fixtures.TOLERANCE);
+    SpaceVolumes v = SpaceVolumes.of(e, Fixtures.RULES);
     double[] found =
         e.spaces().stream().mapToDouble(s -> v.of(s.key()).volume()).sorted().toArray();
     double[] expected = {31.257, 32.463, 55.181, 28.827 + 32.463 + 73.273, 217.51};
@@ -146,7 +146,7 @@ class FzkDerivedTest {
     for (Convention c : Convention.values()) {
       Envelope e = read(derive(false, c));
       double volume = 0;
-      for (var v : SpaceVolumes.of(e, Fixtures.TOLERANCE).all()) {
+      for (var v : SpaceVolumes.of(e, Fixtures.RULES).all()) {
         assertThat(v.enclosed()).as(c + " " + v.space().name()).isTrue();
         volume += v.volume();
       }
@@ -168,7 +168,7 @@ class FzkDerivedTest {
               .filter(x -> x.type() == OpeningType.FIXED_WINDOW)
               .findFirst()
               .orElseThrow();
-      Envelope without = new DeleteOpening(window.key()).apply(e, Fixtures.TOLERANCE);
+      Envelope without = new DeleteOpening(window.key()).apply(e, Fixtures.RULES);
       assertThat(lost(context.with(without)))
           .singleElement()
           .satisfies(f -> assertThat(f.objects()).contains(window.element().id()));

@@ -24,6 +24,7 @@ import yentra.core.envelope.Exposure;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.exchange.Handover;
 import yentra.core.intake.DeliveryReader;
 import yentra.core.repair.Remedies;
@@ -74,7 +75,7 @@ class FzkHouseTest {
 
   @Test
   void volumesAreThoseOfAnIndependentReader() throws IOException {
-    SpaceVolumes volumes = SpaceVolumes.of(house, Fixtures.TOLERANCE);
+    SpaceVolumes volumes = SpaceVolumes.of(house, Fixtures.RULES);
     int compared = 0;
     try (InputStream in =
         FzkHouseTest.class.getResourceAsStream("/reference/fzk-space-volumes.tsv")) {
@@ -146,11 +147,7 @@ class FzkHouseTest {
               assertThat(r.envelope().opening(f.objects().get(0)).orElseThrow().element().name())
                   .isEqualTo("Terrassentuer");
               Envelope after =
-                  new Remedies(context)
-                      .of(f)
-                      .get(0)
-                      .repair()
-                      .apply(r.envelope(), Fixtures.TOLERANCE);
+                  new Remedies(context).of(f).get(0).repair().apply(r.envelope(), Fixtures.RULES);
               assertThat(after.opening(f.objects().get(0)).orElseThrow().type().isGlazed())
                   .isTrue();
             });
@@ -185,7 +182,7 @@ class FzkHouseTest {
 
   @Test
   void theWrittenGbxmlReadsBackEqualAndIsTheSameEveryTime() throws Exception {
-    Handover h = Handover.gbxml(house, ReadLimits.standard());
+    Handover h = Handover.gbxml(house, SurfaceTypes.STANDARD, ReadLimits.standard());
     assertThat(h.differences()).isEmpty();
     Envelope again = IfcReader.read(bytes, ReadLimits.standard(), Fixtures.TOLERANCE);
     assertThat(new String(Fixtures.write(again), StandardCharsets.UTF_8))

@@ -58,7 +58,7 @@ class IfcReaderTest {
   }
 
   private static SpaceVolume volume(Envelope e) {
-    return SpaceVolumes.of(e, Fixtures.TOLERANCE).of(e.spaces().get(0).key());
+    return SpaceVolumes.of(e, Fixtures.RULES).of(e.spaces().get(0).key());
   }
 
   @ParameterizedTest

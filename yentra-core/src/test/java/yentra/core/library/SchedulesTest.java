@@ -3,6 +3,7 @@ package yentra.core.library;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static yentra.core.Fixtures.RULES;
 import static yentra.core.Fixtures.TOLERANCE;
 import static yentra.core.Fixtures.read;
 import static yentra.core.Fixtures.rooms;
@@ -110,12 +111,12 @@ class SchedulesTest {
   private static Envelope scheduled() throws NotApplicableException {
     Envelope e =
         new GiveSchedule(Purpose.PEOPLE, List.of("a", "b"), null, shipped("Office, people"))
-            .apply(rooms(), TOLERANCE);
+            .apply(rooms(), RULES);
     e =
         new GiveSchedule(Purpose.LIGHT, List.of("a"), null, shipped("Office, light"))
-            .apply(e, TOLERANCE);
+            .apply(e, RULES);
     return new GiveSchedule(Purpose.HEATING, List.of("z-1"), null, shipped("Office, heated to"))
-        .apply(e, TOLERANCE);
+        .apply(e, RULES);
   }
 
   @Test
@@ -163,8 +164,7 @@ class SchedulesTest {
 
     e = read(xml.replaceFirst("lightScheduleIdRef=\"[^\"]*\"", "lightScheduleIdRef=\"gone\""));
     assertThat(e.notes()).anyMatch(n -> n.kind() == ReadNote.Kind.DANGLING_REFERENCE);
-    Envelope dropped =
-        new PointReference("a", "lightScheduleIdRef", "gone", null).apply(e, TOLERANCE);
+    Envelope dropped = new PointReference("a", "lightScheduleIdRef", "gone", null).apply(e, RULES);
     assertThat(dropped.notes()).noneMatch(n -> n.kind() == ReadNote.Kind.DANGLING_REFERENCE);
     assertThat(dropped.space("a").orElseThrow().gains().schedules().lighting()).isNull();
   }
@@ -190,12 +190,11 @@ class SchedulesTest {
             .orElseThrow();
     List<Remedy> remedies = new Remedies(c).of(f);
     assertThat(remedies).isNotEmpty();
-    Envelope then = remedies.get(remedies.size() - 1).repair().apply(e, TOLERANCE);
+    Envelope then = remedies.get(remedies.size() - 1).repair().apply(e, RULES);
     assertThat(Fixtures.codes(then)).doesNotContain("FMT-104");
     assertThat(new String(write(then), StandardCharsets.UTF_8)).doesNotContain("\"gone\"");
     if (attribute.startsWith("week") || attribute.startsWith("day")) {
-      assertThatThrownBy(
-              () -> new PointReference("x", attribute, "gone", "other").apply(e, TOLERANCE))
+      assertThatThrownBy(() -> new PointReference("x", attribute, "gone", "other").apply(e, RULES))
           .hasMessageContaining("Change the schedule instead");
     }
   }
@@ -206,7 +205,7 @@ class SchedulesTest {
     Envelope e = read(xml.replaceFirst("dayScheduleIdRef=\"[^\"]*\"", "dayScheduleIdRef=\"gone\""));
     assertThat(Fixtures.codes(e)).contains("FMT-104");
     String key = e.schedules().years().get(0).key();
-    Envelope then = new AmendSchedule(key, shipped("Office, people")).apply(e, TOLERANCE);
+    Envelope then = new AmendSchedule(key, shipped("Office, people")).apply(e, RULES);
     assertThat(Fixtures.codes(then)).doesNotContain("FMT-104");
   }
 
@@ -214,17 +213,16 @@ class SchedulesTest {
   void daysThatOtherSchedulesHaveStayTheirs() throws Exception {
     ScheduleProfile one = ScheduleProfile.always("One", "Fraction", flat(0.5));
     ScheduleProfile two = ScheduleProfile.always("Two", "Fraction", flat(0.5));
-    Envelope e =
-        new GiveSchedule(Purpose.PEOPLE, List.of("a"), null, one).apply(rooms(), TOLERANCE);
-    e = new GiveSchedule(Purpose.PEOPLE, List.of("b"), null, two).apply(e, TOLERANCE);
+    Envelope e = new GiveSchedule(Purpose.PEOPLE, List.of("a"), null, one).apply(rooms(), RULES);
+    e = new GiveSchedule(Purpose.PEOPLE, List.of("b"), null, two).apply(e, RULES);
     assertThat(e.schedules().days()).as("one day for both").hasSize(1);
     String first = e.space("a").orElseThrow().gains().schedules().people();
     ScheduleProfile now = ScheduleProfile.always("One", "Fraction", flat(0.7));
-    e = new AmendSchedule(first, now).apply(e, TOLERANCE);
+    e = new AmendSchedule(first, now).apply(e, RULES);
     assertThat(e.schedules().profile(first)).contains(now);
     assertThat(e.schedules().profile(e.space("b").orElseThrow().gains().schedules().people()))
         .contains(two);
-    e = new AmendSchedule(first, one).apply(e, TOLERANCE);
+    e = new AmendSchedule(first, one).apply(e, RULES);
     assertThat(e.schedules().days()).as("what nothing has goes").hasSize(1);
   }
 
@@ -233,15 +231,15 @@ class SchedulesTest {
     Envelope e = scheduled();
     GiveSchedule again =
         new GiveSchedule(Purpose.EQUIPMENT, List.of("a"), null, shipped("Office, people"));
-    assertThat(again.apply(e, TOLERANCE).schedules()).isEqualTo(e.schedules());
+    assertThat(again.apply(e, RULES).schedules()).isEqualTo(e.schedules());
     assertThatThrownBy(
             () ->
                 new GiveSchedule(Purpose.PEOPLE, List.of("a"), null, shipped("Office, people"))
-                    .apply(e, TOLERANCE))
+                    .apply(e, RULES))
         .hasMessageContaining("already");
     assertThat(
             new GiveSchedule(Purpose.PEOPLE, List.of("a"), null, null)
-                .apply(e, TOLERANCE)
+                .apply(e, RULES)
                 .space("a")
                 .orElseThrow()
                 .gains()
@@ -328,7 +326,7 @@ class SchedulesTest {
                         new ScheduleProfile.Day("Weekend", b))),
                 new ScheduleProfile.Period(
                     text(last.plusDays(1)), "12-31", List.of(new ScheduleProfile.Day("All", b)))));
-    Envelope e = new GiveSchedule(Purpose.AIR, List.of("z-1"), null, p).apply(rooms(), TOLERANCE);
+    Envelope e = new GiveSchedule(Purpose.AIR, List.of("z-1"), null, p).apply(rooms(), RULES);
     Envelope again = read(write(e));
     assertThat(again.schedules().profile(again.zones().get(0).schedules().air())).contains(p);
     double weekdays = p.hours(YEAR).getAsDouble();

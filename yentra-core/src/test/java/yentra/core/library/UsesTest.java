@@ -3,6 +3,7 @@ package yentra.core.library;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
+import static yentra.core.Fixtures.RULES;
 import static yentra.core.Fixtures.TOLERANCE;
 import static yentra.core.Fixtures.rooms;
 
@@ -18,6 +19,8 @@ import yentra.core.check.CheckContext;
 import yentra.core.check.Limits;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.Zone;
 import yentra.core.library.LibraryComparison.Imported;
 import yentra.core.library.LibraryComparison.Status;
@@ -211,7 +214,7 @@ class UsesTest {
             SHIPPED.schedule(office.times().people()).orElseThrow().profile(), null, null);
     Envelope e =
         new GiveUse(List.of("a", "b"), office.name(), null, office.gains(), times)
-            .apply(rooms(), TOLERANCE);
+            .apply(rooms(), RULES);
     assertThat(e.schedules().years()).hasSize(1);
     assertThat(e.spaces())
         .allSatisfy(
@@ -221,10 +224,10 @@ class UsesTest {
   }
 
   private static Envelope zoned(Set<ZoneProposal.By> by) throws NotApplicableException {
-    Envelope e = new GiveUse(List.of("a"), "FoodPreparation", null, null).apply(rooms(), TOLERANCE);
+    Envelope e = new GiveUse(List.of("a"), "FoodPreparation", null, null).apply(rooms(), RULES);
     Repair r =
         ZoneProposal.of(new CheckContext(e, Limits.STANDARD, TOLERANCE), List.of(), by, SHIPPED);
-    return r.apply(e, TOLERANCE);
+    return r.apply(e, RULES);
   }
 
   @Test
@@ -257,18 +260,18 @@ class UsesTest {
             List.of(),
             Set.of(ZoneProposal.By.EXPOSURE),
             SHIPPED);
-    assertThat(r.describe(e, new yentra.core.envelope.Naming(e))).contains("2 zones");
-    assertThat(zone(r.apply(e, TOLERANCE), "b").name()).startsWith("Core");
+    assertThat(r.describe(e, e, new Naming(e, SurfaceTypes.STANDARD))).contains("2 zones");
+    assertThat(zone(r.apply(e, RULES), "b").name()).startsWith("Core");
   }
 
   @Test
   void airOfAZoneIsSetWithinReason() throws Exception {
     Envelope e =
         new AmendZone("z-1", null, null, null, new Zone.ZoneAir(8.0, null, null, 30.0, 60.0))
-            .apply(rooms(), TOLERANCE);
+            .apply(rooms(), RULES);
     e =
         new AmendZone("z-1", null, null, null, new Zone.ZoneAir(null, 0.5, null, null, null))
-            .apply(e, TOLERANCE);
+            .apply(e, RULES);
     assertThat(e.zones().get(0).air()).isEqualTo(new Zone.ZoneAir(8.0, 0.5, null, 30.0, 60.0));
     assertThat(Fixtures.read(Fixtures.write(e)).zones().get(0).air())
         .isEqualTo(e.zones().get(0).air());
@@ -279,11 +282,10 @@ class UsesTest {
             new Zone.ZoneAir(null, null, null, 120.0, null),
             new Zone.ZoneAir(null, null, null, 70.0, 60.0))) {
       org.assertj.core.api.Assertions.assertThatThrownBy(
-              () -> new AmendZone("z-1", null, null, null, wrong).apply(now, TOLERANCE))
+              () -> new AmendZone("z-1", null, null, null, wrong).apply(now, RULES))
           .isInstanceOf(NotApplicableException.class);
       org.assertj.core.api.Assertions.assertThatThrownBy(
-              () ->
-                  new GiveZone(List.of("a"), null, "New", null, null, wrong).apply(now, TOLERANCE))
+              () -> new GiveZone(List.of("a"), null, "New", null, null, wrong).apply(now, RULES))
           .isInstanceOf(NotApplicableException.class);
     }
   }
@@ -298,7 +300,7 @@ class UsesTest {
             new InternalGains(null, null, null, null, -8.0, null),
             new InternalGains(3.0, 10.0, null, null, null, null))) {
       org.assertj.core.api.Assertions.assertThatThrownBy(
-              () -> new GiveUse(List.of("a"), null, null, wrong).apply(rooms(), TOLERANCE))
+              () -> new GiveUse(List.of("a"), null, null, wrong).apply(rooms(), RULES))
           .isInstanceOf(NotApplicableException.class)
           .hasMessageMatching(".*(lies between|not both).*");
     }
@@ -314,7 +316,7 @@ class UsesTest {
                 Fixtures.write(
                     new AmendZone(
                             "z-1", null, null, null, new Zone.ZoneAir(7.0, 0.7, null, null, null))
-                        .apply(rooms(), TOLERANCE)),
+                        .apply(rooms(), RULES)),
                 StandardCharsets.UTF_8)
             .replace(
                 "<OAFlowPerPerson unit=\"LPerSec\">7<",

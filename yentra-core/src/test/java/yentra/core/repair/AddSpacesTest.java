@@ -12,17 +12,17 @@ import yentra.core.boundary.EnclosedVolumes;
 import yentra.core.check.Finding;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
-import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /** Two rooms side by side, of which only the surfaces are known. */
 class AddSpacesTest {
-  private static final Tolerance T = Fixtures.TOLERANCE;
+  private static final Rules T = Fixtures.RULES;
   private static final double W = 4;
 
   /** One floor and one roof over both rooms, outer walls, and a partition short of the roof. */

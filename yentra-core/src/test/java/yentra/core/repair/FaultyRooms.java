@@ -1,6 +1,6 @@
 package yentra.core.repair;
 
-import static yentra.core.Fixtures.TOLERANCE;
+import static yentra.core.Fixtures.RULES;
 import static yentra.core.Fixtures.box;
 import static yentra.core.Fixtures.changed;
 import static yentra.core.Fixtures.read;
@@ -107,7 +107,7 @@ public final class FaultyRooms {
 
   /** The sound rooms drawn 12 m east and 3 m south, as a file. */
   public static byte[] elsewhere() throws Exception {
-    return write(new AlignDelivery(0, 12, -3, 0, null).apply(rooms(), TOLERANCE));
+    return write(new AlignDelivery(0, 12, -3, 0, null).apply(rooms(), RULES));
   }
 
   /** A model for each code whose findings have remedies, by code. */
@@ -117,7 +117,7 @@ public final class FaultyRooms {
       f.put(t.getKey(), read(t.getValue()));
     }
     f.put("UNI-202", rooms().scaled(1000));
-    f.put("UNI-203", new AlignDelivery(0, 30_000, 0, 0, null).apply(rooms(), TOLERANCE));
+    f.put("UNI-203", new AlignDelivery(0, 30_000, 0, 0, null).apply(rooms(), RULES));
     f.put(
         "GEO-302",
         changed(
@@ -155,7 +155,7 @@ public final class FaultyRooms {
     f.put("SPC-404", boxInRoom());
     f.put("SPC-405", spaces(s -> s.withStorey("st-9")));
     f.put("SPC-406", spaces(s -> s.withName("Room")));
-    f.put("SPC-407", new SplitSpace("a", v(0.1, 0, 0), v(-1, 0, 0), "").apply(rooms(), TOLERANCE));
+    f.put("SPC-407", new SplitSpace("a", v(0.1, 0, 0), v(-1, 0, 0), "").apply(rooms(), RULES));
     f.put(
         "SPC-409",
         spaces(
@@ -171,7 +171,7 @@ public final class FaultyRooms {
     f.put("ADJ-505", changed("b-east", s -> s.withType(SurfaceType.UNDERGROUND_WALL)));
     f.put(
         "GEO-305",
-        new SplitSurface("b-east", v(8, 0, 0.008), v(8, 5, 0.008)).apply(rooms(), TOLERANCE));
+        new SplitSurface("b-east", v(8, 0, 0.008), v(8, 5, 0.008)).apply(rooms(), RULES));
     f.put(
         "GEO-308",
         rooms()
@@ -261,7 +261,7 @@ public final class FaultyRooms {
                 .replace(
                     "<Construction id=\"con-1\"",
                     "<Construction id=\"con-2\"><Name>Partition</Name><LayerId layerIdRef=\"lay-1\"/></Construction><Construction id=\"con-1\""));
-    e = new SplitSurface("between", v(4, 0, 2.5), v(4, 5, 2.5)).apply(e, TOLERANCE);
+    e = new SplitSurface("between", v(4, 0, 2.5), v(4, 5, 2.5)).apply(e, RULES);
     return e.withSurfaces(
         e.surfaces().stream()
             .map(
@@ -276,7 +276,7 @@ public final class FaultyRooms {
   private static Envelope boxInRoom() throws Exception {
     return new AddSpace(
             "Shaft", List.of(v(5, 1, 0), v(7, 1, 0), v(7, 3, 0), v(5, 3, 0)), 0, 3, null)
-        .apply(rooms(), TOLERANCE);
+        .apply(rooms(), RULES);
   }
 
   private static Envelope withLoneSpace() {

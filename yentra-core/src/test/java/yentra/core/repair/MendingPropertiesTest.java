@@ -1,6 +1,7 @@
 package yentra.core.repair;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static yentra.core.Fixtures.RULES;
 import static yentra.core.Fixtures.TOLERANCE;
 import static yentra.core.Fixtures.check;
 import static yentra.core.Fixtures.codes;
@@ -144,7 +145,7 @@ class MendingPropertiesTest {
       assertThat(log).as("repairs so far").hasSizeLessThan(3 * damages.size());
       Repair next = first(new CheckContext(e, Limits.STANDARD, TOLERANCE), open).orElseThrow();
       log.add(next);
-      e = next.apply(e, TOLERANCE);
+      e = next.apply(e, RULES);
     }
     // every wall is a wall again, whatever the way there was
     assertThat(e.surfaces()).hasSameSizeAs(rooms().surfaces());
@@ -156,7 +157,7 @@ class MendingPropertiesTest {
       }
     }
     // the log alone, on the delivery, gives the same model, and the model survives its file
-    Replay again = Replay.of(spoilt(damages), log, TOLERANCE);
+    Replay again = Replay.of(spoilt(damages), log, RULES);
     assertThat(again.failed()).isEmpty();
     assertThat(write(again.envelope())).isEqualTo(write(e));
     assertThat(EnvelopeDifference.between(e, read(write(e)), TOLERANCE)).isEmpty();
@@ -169,7 +170,7 @@ class MendingPropertiesTest {
     CheckContext context = new CheckContext(e, Limits.STANDARD, TOLERANCE);
     Repair repair = first(context, before).orElseThrow();
     RepairPreview preview = RepairPreview.of(CheckRun.of(context), repair);
-    Envelope after = repair.apply(e, TOLERANCE);
+    Envelope after = repair.apply(e, RULES);
     Set<String> expected = ids(before);
     expected.removeAll(ids(preview.resolved()));
     expected.addAll(ids(preview.added()));

@@ -77,7 +77,7 @@ class OfferedRemediesTest {
         n++;
         String what = file.getParent().getFileName() + " " + f.id() + ": " + all.get(i).label();
         try {
-          CheckRun then = run.after(all.get(i).repair().apply(r.envelope(), Fixtures.TOLERANCE));
+          CheckRun then = run.after(all.get(i).repair().apply(r.envelope(), Fixtures.RULES));
           if (i == 0 && then.findings().stream().anyMatch(x -> x.id().equals(f.id()))) {
             wrong.add(what + " leaves it");
           }

@@ -1,6 +1,7 @@
 package yentra.core.repair;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static yentra.core.Fixtures.RULES;
 import static yentra.core.Fixtures.TOLERANCE;
 import static yentra.core.Fixtures.check;
 
@@ -38,16 +39,16 @@ class RemediesTest {
             .orElseThrow(() -> new AssertionError("found only " + before));
     List<Remedy> remedies = new Remedies(c).of(f);
     assertThat(remedies).as("remedies of %s", f.message()).isNotEmpty();
-    assertThat(check(remedies.get(0).repair().apply(e, TOLERANCE)))
+    assertThat(check(remedies.get(0).repair().apply(e, RULES)))
         .as(remedies.get(0).label())
         .noneMatch(x -> x.id().equals(f.id()));
     for (Remedy r : remedies) {
       // where a value comes from stands in the library and the dossier, not in every sentence
-      assertThat(r.label() + r.repair().describe(e, c.naming()))
+      assertThat(r.label() + r.repair().make(e, RULES, c.naming()).summary())
           .doesNotContain("memory", "after EN", "after ISO", "ISO 6946", "EN 16798", "ISO 10456");
       Envelope then;
       try {
-        then = r.repair().apply(e, TOLERANCE);
+        then = r.repair().apply(e, RULES);
       } catch (NotApplicableException x) {
         // said when it is tried; nothing is changed
         continue;

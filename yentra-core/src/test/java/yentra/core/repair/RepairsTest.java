@@ -3,6 +3,7 @@ package yentra.core.repair;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static yentra.core.Fixtures.RULES;
 import static yentra.core.Fixtures.TOLERANCE;
 import static yentra.core.Fixtures.changed;
 import static yentra.core.Fixtures.check;
@@ -41,18 +42,18 @@ class RepairsTest {
 
   /** Applies the first remedy of the first finding with this code. */
   private static Envelope mended(Envelope e, String code) throws NotApplicableException {
-    return remedies(e, code).get(0).repair().apply(e, TOLERANCE);
+    return remedies(e, code).get(0).repair().apply(e, RULES);
   }
 
   @Test
   void aReversedWallIsTurnedAndItsWindowWithIt() throws Exception {
-    Envelope broken = new ReverseSurface("a-south").apply(rooms(), TOLERANCE);
+    Envelope broken = new ReverseSurface("a-south").apply(rooms(), RULES);
     assertThat(codes(broken)).containsExactly("ADJ-506");
     Envelope e = mended(broken, "ADJ-506");
     assertThat(codes(e)).isEmpty();
     assertThat(e.surface("a-south").orElseThrow().openings().get(0).polygon().normal().y())
         .isCloseTo(-1, within(1e-9));
-    assertThat(new ReverseSurface("a-south").apply(broken, TOLERANCE).surface("a-south"))
+    assertThat(new ReverseSurface("a-south").apply(broken, RULES).surface("a-south"))
         .isEqualTo(rooms().surface("a-south"));
   }
 
@@ -62,8 +63,7 @@ class RepairsTest {
         .isEmpty();
     Envelope e = mended(changed("b-east", s -> s.withType(SurfaceType.INTERIOR_WALL)), "ADJ-501");
     assertThat(e.surface("b-east").orElseThrow().type()).isEqualTo(SurfaceType.EXTERIOR_WALL);
-    assertThatThrownBy(
-            () -> new RetypeSurface("b-east", SurfaceType.EXTERIOR_WALL).apply(e, TOLERANCE))
+    assertThatThrownBy(() -> new RetypeSurface("b-east", SurfaceType.EXTERIOR_WALL).apply(e, RULES))
         .isInstanceOf(NotApplicableException.class);
   }
 
@@ -76,7 +76,7 @@ class RepairsTest {
     assertThat(codes(e)).isEmpty();
     Polygon elsewhere = Polygon.of(v(20, 0, 1), v(22, 0, 1), v(22, 0, 2), v(20, 0, 2));
     Envelope gone = changed("a-south", s -> s.withOpenings(List.of(window("win", elsewhere))));
-    assertThatThrownBy(() -> new CutOpening("win").apply(gone, TOLERANCE))
+    assertThatThrownBy(() -> new CutOpening("win").apply(gone, RULES))
         .hasMessageContaining("Delete it instead");
   }
 
@@ -117,13 +117,13 @@ class RepairsTest {
 
   @Test
   void surfacesThatDoNotFaceEachOtherAreNotMatched() {
-    assertThatThrownBy(() -> new MatchSurfaces("a-south", "b-east").apply(rooms(), TOLERANCE))
+    assertThatThrownBy(() -> new MatchSurfaces("a-south", "b-east").apply(rooms(), RULES))
         .hasMessageContaining("not parallel");
-    assertThatThrownBy(() -> new MatchSurfaces("a-west", "b-east").apply(rooms(), TOLERANCE))
+    assertThatThrownBy(() -> new MatchSurfaces("a-west", "b-east").apply(rooms(), RULES))
         .hasMessageContaining("apart");
-    assertThatThrownBy(() -> new MatchSurfaces("a-south", "b-south").apply(rooms(), TOLERANCE))
+    assertThatThrownBy(() -> new MatchSurfaces("a-south", "b-south").apply(rooms(), RULES))
         .hasMessageContaining("cover each other");
-    assertThatThrownBy(() -> new MatchSurfaces("a-south", "a-north").apply(rooms(), TOLERANCE))
+    assertThatThrownBy(() -> new MatchSurfaces("a-south", "a-north").apply(rooms(), RULES))
         .hasMessageContaining("same space");
   }
 
@@ -142,14 +142,13 @@ class RepairsTest {
     assertThat(codes(broken)).containsExactly("SPC-401");
     Remedy r = remedies(broken, "SPC-401").get(0);
     assertThat(r.label()).isEqualTo("Close the hole with a roof");
-    Envelope e = r.repair().apply(broken, TOLERANCE);
+    Envelope e = r.repair().apply(broken, RULES);
     assertThat(codes(e)).isEmpty();
     Surface made = e.surfaces().get(e.surfaces().size() - 1);
     assertThat(made.type()).isEqualTo(SurfaceType.ROOF);
     assertThat(made.construction()).isEqualTo("con-1");
     assertThat(e.space("a").orElseThrow().shell()).hasSize(6);
-    assertThatThrownBy(() -> r.repair().apply(e, TOLERANCE))
-        .hasMessageContaining("no longer a hole");
+    assertThatThrownBy(() -> r.repair().apply(e, RULES)).hasMessageContaining("no longer a hole");
   }
 
   @Test
@@ -157,7 +156,7 @@ class RepairsTest {
     Polygon p = Polygon.of(v(0, 9, 0), v(2, 9, 0), v(2, 9, 2), v(0, 9, 2));
     assertThat(codes(mended(rooms().plus(surface("x", SurfaceType.ROOF, p, "con-1")), "ADJ-509")))
         .isEmpty();
-    assertThatThrownBy(() -> new DeleteSurface("x").apply(rooms(), TOLERANCE))
+    assertThatThrownBy(() -> new DeleteSurface("x").apply(rooms(), RULES))
         .hasMessageContaining("no longer there");
   }
 
@@ -165,7 +164,7 @@ class RepairsTest {
   void aConstructionIsAssignedFromItsLikes() throws Exception {
     Envelope e = mended(changed("a-roof", s -> s.withConstruction(null)), "THM-701");
     assertThat(e.surface("a-roof").orElseThrow().construction()).isEqualTo("con-1");
-    assertThatThrownBy(() -> new AssignConstruction("a-roof", "none").apply(e, TOLERANCE))
+    assertThatThrownBy(() -> new AssignConstruction("a-roof", "none").apply(e, RULES))
         .isInstanceOf(NotApplicableException.class);
   }
 
@@ -276,7 +275,7 @@ class RepairsTest {
     List<Repair> log =
         List.of(
             new DeleteSurface("gone"), new RetypeSurface("b-east", SurfaceType.UNDERGROUND_WALL));
-    Replay r = Replay.of(rooms(), log, TOLERANCE);
+    Replay r = Replay.of(rooms(), log, RULES);
     assertThat(r.failed()).singleElement().satisfies(f -> assertThat(f.index()).isZero());
     assertThat(r.envelope().surface("b-east").orElseThrow().type())
         .isEqualTo(SurfaceType.UNDERGROUND_WALL);

@@ -19,12 +19,12 @@ import yentra.core.geometry.Polygon;
 /** Simplification keeps areas, volumes and closedness. */
 class SimplifyTest {
   private static SpaceVolume volume(Envelope e, String space) {
-    return SpaceVolumes.of(e, Fixtures.TOLERANCE).of(space);
+    return SpaceVolumes.of(e, Fixtures.RULES).of(space);
   }
 
   @Test
   void twoSpacesBecomeOne() throws Exception {
-    Envelope e = new MergeSpaces(List.of("b", "a")).apply(rooms(), Fixtures.TOLERANCE);
+    Envelope e = new MergeSpaces(List.of("b", "a")).apply(rooms(), Fixtures.RULES);
     assertThat(e.spaces()).extracting(s -> s.key()).containsExactly("b");
     assertThat(e.surfaces()).hasSize(10).allMatch(s -> s.isAdjacentTo("b"));
     assertThat(volume(e, "b").enclosed()).isTrue();
@@ -38,7 +38,7 @@ class SimplifyTest {
     Vec vec = new Vec(0.2);
     Envelope apart = vec.moved(rooms());
     assertThat(volume(apart, "b").enclosed()).isTrue();
-    Envelope e = new MergeSpaces(List.of("a", "b")).apply(apart, Fixtures.TOLERANCE);
+    Envelope e = new MergeSpaces(List.of("a", "b")).apply(apart, Fixtures.RULES);
     assertThat(volume(e, "a").enclosed()).isTrue();
     assertThat(volume(e, "a").volume()).isCloseTo(8.2 * 5 * 3, within(1e-9));
     assertThat(e.surfaces().stream().filter(s -> s.key().contains("_m"))).hasSize(4);
@@ -76,20 +76,20 @@ class SimplifyTest {
 
   @Test
   void spacesWithoutAWallBetweenThemStay() {
-    assertThatThrownBy(() -> new MergeSpaces(List.of("a")).apply(rooms(), Fixtures.TOLERANCE))
+    assertThatThrownBy(() -> new MergeSpaces(List.of("a")).apply(rooms(), Fixtures.RULES))
         .isInstanceOf(NotApplicableException.class);
     assertThatThrownBy(
             () ->
                 new MergeSpaces(List.of("a", "b"))
-                    .apply(rooms().withoutSurface("between"), Fixtures.TOLERANCE))
+                    .apply(rooms().withoutSurface("between"), Fixtures.RULES))
         .hasMessageContaining("no surface between");
   }
 
   @Test
   void surfacesSideBySideAreJoinedWithTheirOpenings() throws Exception {
-    Envelope one = new MergeSpaces(List.of("a", "b")).apply(rooms(), Fixtures.TOLERANCE);
+    Envelope one = new MergeSpaces(List.of("a", "b")).apply(rooms(), Fixtures.RULES);
     MergeCoplanar join = new MergeCoplanar();
-    Envelope e = join.apply(one, Fixtures.TOLERANCE);
+    Envelope e = join.apply(one, Fixtures.RULES);
     assertThat(e.surfaces()).hasSize(6);
     Surface south = e.surface("a-south").orElseThrow();
     assertThat(south.polygon().area()).isCloseTo(24, within(1e-9));
@@ -97,16 +97,16 @@ class SimplifyTest {
     assertThat(south.openings()).hasSize(1);
     assertThat(volume(e, "a").volume()).isCloseTo(120, within(1e-9));
     assertThat(Fixtures.check(e)).isEmpty();
-    assertThat(join.describe(one, null)).contains("10 became 6");
+    assertThat(join.make(one, Fixtures.RULES, null).summary()).contains("10 became 6");
   }
 
   @Test
   void differentConstructionsAndSpacesStayApart() throws Exception {
-    assertThatThrownBy(() -> new MergeCoplanar().apply(rooms(), Fixtures.TOLERANCE))
+    assertThatThrownBy(() -> new MergeCoplanar().apply(rooms(), Fixtures.RULES))
         .isInstanceOf(NotApplicableException.class);
-    Envelope one = new MergeSpaces(List.of("a", "b")).apply(rooms(), Fixtures.TOLERANCE);
+    Envelope one = new MergeSpaces(List.of("a", "b")).apply(rooms(), Fixtures.RULES);
     Envelope mixed = one.replacing("b-south", s -> s.withConstruction("con-2"));
-    assertThat(new MergeCoplanar().apply(mixed, Fixtures.TOLERANCE).surfaces()).hasSize(7);
+    assertThat(new MergeCoplanar().apply(mixed, Fixtures.RULES).surfaces()).hasSize(7);
   }
 
   @Test
@@ -126,13 +126,13 @@ class SimplifyTest {
             "a");
     Envelope two = Fixtures.changed("a-south", s -> large).plus(sliver);
     assertThat(Fixtures.codes(two)).contains("GEO-305");
-    Envelope one = new AbsorbSlivers(0.05, 0.02).apply(two, Fixtures.TOLERANCE);
+    Envelope one = new AbsorbSlivers(0.05, 0.02).apply(two, Fixtures.RULES);
     assertThat(one.surface("strip")).isEmpty();
     Surface whole = one.surface("a-south").orElseThrow();
     assertThat(whole.polygon().area()).isCloseTo(12, within(1e-9));
     assertThat(whole.type()).isEqualTo(south.type());
     assertThat(volume(one, "a").enclosed()).isTrue();
-    assertThatThrownBy(() -> new AbsorbSlivers(0.05, 0.02).apply(one, Fixtures.TOLERANCE))
+    assertThatThrownBy(() -> new AbsorbSlivers(0.05, 0.02).apply(one, Fixtures.RULES))
         .isInstanceOf(NotApplicableException.class);
   }
 }

@@ -55,14 +55,14 @@ class StraightenFacetsTest {
   }
 
   private static SpaceVolume volume(Envelope e, String space) {
-    return SpaceVolumes.of(e, Fixtures.TOLERANCE).of(space);
+    return SpaceVolumes.of(e, Fixtures.RULES).of(space);
   }
 
   @ParameterizedTest
   @ValueSource(doubles = {0.03, 0.05, 0.2})
   void aTowerHasFewerFacetsAndStaysClosed(double chord) throws Exception {
     Envelope e = tower();
-    Envelope s = new StraightenFacets(chord).apply(e, Fixtures.TOLERANCE);
+    Envelope s = new StraightenFacets(chord).apply(e, Fixtures.RULES);
     assertThat(volume(s, "a").enclosed()).isTrue();
     assertThat(s.surfaces().size()).isLessThan(e.surfaces().size() - FACETS / 3);
     // every facet lies within the chord error of the circle's polygon
@@ -112,7 +112,7 @@ class StraightenFacetsTest {
             .withSpaces(rooms.spaces().stream().map(s -> s.withShell(List.of())).toList())
             .withSurfaces(out);
     assertThat(volume(e, "b").enclosed()).isTrue();
-    Envelope s = new StraightenFacets(0.05).apply(e, Fixtures.TOLERANCE);
+    Envelope s = new StraightenFacets(0.05).apply(e, Fixtures.RULES);
     assertThat(volume(s, "a").enclosed()).isTrue();
     assertThat(volume(s, "b").enclosed()).isTrue();
     List<Surface> inner =
@@ -125,7 +125,7 @@ class StraightenFacetsTest {
 
   @Test
   void straightRoomsHaveNothingToStraighten() {
-    assertThatThrownBy(() -> new StraightenFacets(0.05).apply(Fixtures.rooms(), Fixtures.TOLERANCE))
+    assertThatThrownBy(() -> new StraightenFacets(0.05).apply(Fixtures.rooms(), Fixtures.RULES))
         .isInstanceOf(NotApplicableException.class)
         .hasMessageContaining("No wall has facets");
   }
@@ -140,7 +140,7 @@ class StraightenFacetsTest {
         Polygon.of(o, o.plus(u.times(0.2)), o.plus(u.times(0.2)).plus(Vec3.Z), o.plus(Vec3.Z));
     Envelope windowed =
         e.replacing("w0", s -> s.withOpenings(List.of(Fixtures.window("win", glass))));
-    Envelope s = new StraightenFacets(0.2).apply(windowed, Fixtures.TOLERANCE);
+    Envelope s = new StraightenFacets(0.2).apply(windowed, Fixtures.RULES);
     assertThat(s.surface("w0").orElseThrow().polygon()).isEqualTo(f);
     assertThat(volume(s, "a").enclosed()).isTrue();
   }

@@ -3,6 +3,7 @@ package yentra.core.repair;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
+import static yentra.core.Fixtures.RULES;
 import static yentra.core.Fixtures.TOLERANCE;
 import static yentra.core.Fixtures.read;
 import static yentra.core.Fixtures.rooms;
@@ -14,6 +15,7 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Naming;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.exchange.EnvelopeDifference;
 import yentra.core.library.Library;
 import yentra.core.repair.ConstructionSpec.LayerSpec;
@@ -33,7 +35,7 @@ class ThermalRepairsTest {
   }
 
   private static Envelope after(Envelope e, Repair r) throws Exception {
-    return r.apply(e, TOLERANCE);
+    return r.apply(e, RULES);
   }
 
   private static void comesBackEqual(Envelope e) throws Exception {
@@ -239,7 +241,7 @@ class ThermalRepairsTest {
             new CorrectedUValue.Fasteners(2.5, 12.5e-6, 17, null));
     Envelope then = after(e, r);
     assertThat(stated(then)).isCloseTo(0.2676073021, within(1e-9));
-    assertThat(r.describe(e, new Naming(e)))
+    assertThat(r.describe(e, then, new Naming(e, SurfaceTypes.STANDARD)))
         .contains(
             "from 0.260 W/m²K to 0.268 W/m²K",
             "gaps in the insulation +0.0055",

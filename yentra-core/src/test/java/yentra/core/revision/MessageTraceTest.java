@@ -9,12 +9,17 @@ import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.revision.MessageTrace.Hit;
 
 /** Ids and names in any text lead to what they mean. The messages are made up. */
 class MessageTraceTest {
   private static List<Hit> trace(String text) {
-    return new MessageTrace(rooms(), check(rooms()), null).of(text).hits();
+    return new MessageTrace(
+            rooms(), new Naming(rooms(), SurfaceTypes.STANDARD), check(rooms()), null)
+        .of(text)
+        .hits();
   }
 
   /** A zone and a space whose names share a word. */
@@ -27,10 +32,16 @@ class MessageTraceTest {
                     .map(x -> x.key().equals("a") ? x.withName("3 Bath") : x)
                     .toList())
             .withZones(rooms().zones().stream().map(z -> z.withName("Zone 3")).toList());
-    assertThat(new MessageTrace(e, List.of(), null).of("error, Zone 3 BATH: too warm").hits())
+    assertThat(
+            new MessageTrace(e, new Naming(e, SurfaceTypes.STANDARD), List.of(), null)
+                .of("error, Zone 3 BATH: too warm")
+                .hits())
         .extracting(h -> h.kind() + " " + h.key())
         .contains("space a");
-    assertThat(new MessageTrace(e, List.of(), null).of("error, 3 bath: too warm").hits())
+    assertThat(
+            new MessageTrace(e, new Naming(e, SurfaceTypes.STANDARD), List.of(), null)
+                .of("error, 3 bath: too warm")
+                .hits())
         .extracting(Hit::kind)
         .containsExactly("space");
   }
@@ -70,14 +81,22 @@ class MessageTraceTest {
   @Test
   void findingsThatCoverAnObjectAreNamed() {
     Envelope e = changed("b-east", s -> s.withConstruction(null));
-    Hit h = new MessageTrace(e, check(e), null).of("error in B-EAST").hits().get(0);
+    Hit h =
+        new MessageTrace(e, new Naming(e, SurfaceTypes.STANDARD), check(e), null)
+            .of("error in B-EAST")
+            .hits()
+            .get(0);
     assertThat(h.findings()).contains("THM-701:b-east");
   }
 
   @Test
   void idsOfTheLastHandoverAreKnown() {
     Envelope now = rooms().withoutSurface("b-roof");
-    Hit h = new MessageTrace(now, List.of(), rooms()).of("error, B-ROOF: missing").hits().get(0);
+    Hit h =
+        new MessageTrace(now, new Naming(now, SurfaceTypes.STANDARD), List.of(), rooms())
+            .of("error, B-ROOF: missing")
+            .hits()
+            .get(0);
     assertThat(h.facts())
         .containsExactly(
             "It was in the file that was handed over last; the envelope no longer has it.");
@@ -97,7 +116,7 @@ class MessageTraceTest {
                                     "su_0123456789abcdef", s.type(), s.polygon(), "con-1", "b")
                                 : s)
                     .toList());
-    MessageTrace t = new MessageTrace(e, List.of(), null);
+    MessageTrace t = new MessageTrace(e, new Naming(e, SurfaceTypes.STANDARD), List.of(), null);
     assertThat(t.of("error, SU 0123456789AB: missing").hits())
         .singleElement()
         .satisfies(h -> assertThat(h.text()).isEqualTo("SU 0123456789AB"));
@@ -108,7 +127,9 @@ class MessageTraceTest {
   @Test
   void noTextStopsIt() {
     Random r = new Random(7);
-    MessageTrace t = new MessageTrace(rooms(), check(rooms()), rooms());
+    MessageTrace t =
+        new MessageTrace(
+            rooms(), new Naming(rooms(), SurfaceTypes.STANDARD), check(rooms()), rooms());
     for (int n = 0; n < 200; n++) {
       StringBuilder b = new StringBuilder();
       for (int i = 0; i < r.nextInt(400); i++) {

@@ -1,6 +1,7 @@
 package yentra.core.revision;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static yentra.core.Fixtures.RULES;
 import static yentra.core.Fixtures.TOLERANCE;
 import static yentra.core.Fixtures.changed;
 import static yentra.core.Fixtures.check;
@@ -43,7 +44,7 @@ class RevisionTest {
   }
 
   private static RevisionComparison compare(Envelope a, Envelope b) {
-    return RevisionComparison.of(a, b, TOLERANCE);
+    return RevisionComparison.of(a, b, RULES);
   }
 
   /** All keys of a file written anew, as by a program that does not keep ids. */
@@ -96,7 +97,7 @@ class RevisionTest {
   void addedRemovedMovedAndChangedAreToldWithMeasures() throws Exception {
     Envelope b =
         new AddSpace("Wing", List.of(v(8, 0, 0), v(12, 0, 0), v(12, 5, 0), v(8, 5, 0)), 0, 3, null)
-            .apply(rooms(), TOLERANCE)
+            .apply(rooms(), RULES)
             .withoutSurface("a-north")
             .replacing("b-roof", s -> s.withType(SurfaceType.CEILING))
             .replacing(
