@@ -14,6 +14,7 @@ export type Remedy = Schemas['RemedyView'];
 export type Repair = Remedy['repair'];
 export type Preview = Schemas['PreviewView'];
 export type Handover = Schemas['HandoverView'];
+export type Check = Schemas['CheckView'];
 export type SurfaceType = Schemas['SurfaceTypeView'];
 export type Source = Schemas['SourceView'];
 export type Scope = Schemas['ScopeView'];
@@ -169,6 +170,7 @@ export const api = {
   job: (id: string) => request<Job>('GET', `/api/jobs/${id}`),
   cancelJob: (id: string) => request<Job>('DELETE', `/api/jobs/${id}`),
   model: (delivery: string) => request<Model>('GET', `/api/deliveries/${delivery}/model`),
+  checks: () => request<Check[]>('GET', '/api/checks'),
   surfaceTypes: () => request<SurfaceType[]>('GET', '/api/surface-types'),
   preview: (delivery: string, repair: Repair) =>
     request<Preview>('POST', `/api/deliveries/${delivery}/preview`, { repair }),

@@ -9,7 +9,6 @@ import {
   compass,
   count,
   lengthText,
-  limitText,
   measured,
   facing,
   showIn,
@@ -32,11 +31,6 @@ describe('figures', () => {
   it('say that there is none', () => {
     expect(measured(null, 'm')).toBe('–');
     expect(measured(undefined, 'm')).toBe('–');
-  });
-
-  it('give the gap of an open space in metres though the hole is measured in square metres', () => {
-    expect(limitText({ code: 'SPC-401', limit: 0.01, unit: 'm2' })).toBe('0.010 m');
-    expect(limitText({ code: 'OPN-602', limit: 0.001, unit: 'm2' })).toBe('0.0010 m²');
   });
 
   it('write sizes of files', () => {

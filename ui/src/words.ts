@@ -236,8 +236,3 @@ export const compass = (azimuth: number) => COMPASS[octant(azimuth)];
 export function facing(azimuth: number | null | undefined): string {
   return azimuth == null ? '–' : `${degrees(azimuth)} ${compass(azimuth)}`;
 }
-
-/** The limit in its own unit: an open space is measured by its hole's area, but judged by the width of the gap. */
-export function limitText(f: { code: string; limit?: number | null; unit: string }): string {
-  return measured(f.limit, f.code === 'SPC-401' ? 'm' : f.unit);
-}

@@ -3,6 +3,7 @@ import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { api, type Finding } from '../api';
 import { isOpen } from '../findings/groups';
+import { useChecks } from '../findings/useChecks';
 import { nextFinding } from '../findings/next';
 import { SeverityMark } from '../frame/SeverityMark';
 import { useWorkspaceLink } from '../frame/useWorkspaceLink';
@@ -10,22 +11,8 @@ import type { Workspace } from '../frame/workspaces';
 import type { ModelIndex } from '../model';
 import { type SheetTab, useView } from '../state';
 import type { Edits } from '../useEdits';
-import { limitText, measured, moment, said } from '../words';
+import { measured, moment, said } from '../words';
 import { Jump, Section } from './parts';
-
-/** Where a finding is answered that no repair can answer: what to do, the workspace, the table there. */
-const ELSEWHERE: Record<string, [string, Workspace, SheetTab?]> = {
-  'LOC-801': ['Give the place', 'intake'],
-  'LOC-802': ['Give the north', 'intake'],
-  'LOC-803': ['Give the ground level', 'intake'],
-  'LOC-804': ['Give the place', 'intake'],
-  'ADJ-512': ['See how its boundaries were made', 'envelope', 'boundaries'],
-  'USE-901': ['Give uses in Thermal', 'thermal'],
-  'SPC-408': ['Find rooms without a space', 'envelope', 'boundaries'],
-  'SPC-411': ['Put it out of scope', 'scope'],
-  'SRC-102': ['Fill in the values', 'scope'],
-  'SRC-103': ['Correct the values', 'scope'],
-};
 
 /** One finding: what, how much, why it matters, and what answers it. */
 export function FindingCard({
@@ -40,7 +27,8 @@ export function FindingCard({
   const pending = useView((s) => s.pending);
   const navigate = useNavigate();
   const to = useWorkspaceLink(index.model.delivery.projectId);
-  const elsewhere = ELSEWHERE[f.code];
+  const check = useChecks().get(f.code);
+  const elsewhere = check?.elsewhere;
   const open = index.model.findings.filter(isOpen);
   const at = open.findIndex((x) => x.id === f.id);
   const alike = open.filter((x) => x.code === f.code && x.remedies.length > 0);
@@ -77,17 +65,18 @@ export function FindingCard({
       <Section title="Measured against the limit">
         <p>
           {f.measured == null ? 'No figure applies.' : measured(f.measured, f.unit)}
+          {f.stated != null && `, stated ${measured(f.stated, f.unit)}`}
           {f.limit != null && (
             <span className="text-muted">
-              {f.code === 'SPC-401' ? ', and the widest gap that counts as closed is ' : ', limit '}
-              {limitText(f)}
+              {`, ${check?.compared ?? 'limit'} `}
+              {measured(f.limit, f.limitUnit)}
             </span>
           )}
         </p>
         {f.line > 0 && <p className="text-muted">Line {f.line} of the file</p>}
       </Section>
       <Section title="Why it matters">
-        <p>{f.why}</p>
+        <p>{check?.why}</p>
       </Section>
       <Section title="Remedies">
         {f.remedies.length ? (
@@ -128,15 +117,15 @@ export function FindingCard({
             data-testid="answered-elsewhere"
             onClick={() => {
               const keys = f.objects.map((o) => o.key);
-              void navigate(to(elsewhere[1]));
+              void navigate(to(elsewhere.workspace as Workspace));
               useView.setState((s) => ({
                 finding: null,
                 selection: keys,
-                tab: elsewhere[2] ?? s.tab,
+                tab: (elsewhere.table as SheetTab | undefined) ?? s.tab,
               }));
             }}
           >
-            {elsewhere[0]}
+            {elsewhere.label}
             <kbd className="font-mono text-[11px] text-muted">E</kbd>
           </button>
         ) : (

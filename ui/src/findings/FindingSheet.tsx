@@ -5,9 +5,10 @@ import type { ModelIndex } from '../model';
 import { Table, type Column } from '../sheet/Table';
 import { type GroupBy, useView } from '../state';
 import type { Edits } from '../useEdits';
-import { limitText, measured, SEVERITIES, said } from '../words';
+import { measured, SEVERITIES, said } from '../words';
 import { BcfMenu } from './BcfMenu';
 import { grouped, isOpen, type Group } from './groups';
+import { useChecks } from './useChecks';
 
 const idOf = (f: Finding) => f.id;
 
@@ -29,7 +30,8 @@ export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits
     () => (all ? index.model.findings : index.model.findings.filter(isOpen)),
     [index, all],
   );
-  const groups = useMemo(() => grouped(index, findings, by), [index, findings, by]);
+  const checks = useChecks();
+  const groups = useMemo(() => grouped(index, findings, by, checks), [index, findings, by, checks]);
   const group = groups.find((g) => g.key === chosen) ?? null;
   const rows = group ? group.findings : findings;
   const selection = useMemo(() => new Set(finding ? [finding] : []), [finding]);
@@ -203,7 +205,7 @@ const COLUMNS: Column<Finding>[] = [
     width: 66,
     number: true,
     value: (f) => f.limit ?? null,
-    show: (f) => limitText(f),
+    show: (f) => measured(f.limit, f.limitUnit),
   },
   {
     id: 'remedies',

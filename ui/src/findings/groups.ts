@@ -2,6 +2,7 @@ import type { Finding } from '../api';
 import type { ModelIndex } from '../model';
 import type { GroupBy } from '../state';
 import { SEVERITIES } from '../words';
+import type { Checks } from './useChecks';
 
 /** Findings that are shown together. */
 export interface Group {
@@ -12,20 +13,6 @@ export interface Group {
   /** The finding that the others follow from. */
   cause: Finding | null;
 }
-
-/** Where faults of a kind come from, by the first letters of their code. */
-const WORKSPACE: Record<string, string> = {
-  FMT: 'Intake',
-  UNI: 'Intake',
-  LOC: 'Intake',
-  SRC: 'Scope',
-  GEO: 'Envelope',
-  SPC: 'Envelope',
-  ADJ: 'Envelope',
-  OPN: 'Envelope',
-  THM: 'Thermal',
-  USE: 'Thermal',
-};
 
 const rank = (severity: string) => SEVERITIES.indexOf(severity as never);
 
@@ -48,7 +35,12 @@ function spacesOf(index: ModelIndex, f: Finding): string[] {
 }
 
 /** The groups of findings, the worst first; a finding of several spaces is in each of theirs. */
-export function grouped(index: ModelIndex, findings: Finding[], by: GroupBy): Group[] {
+export function grouped(
+  index: ModelIndex,
+  findings: Finding[],
+  by: GroupBy,
+  checks: Checks,
+): Group[] {
   const out = new Map<string, Group>();
   const add = (key: string, title: string, f: Finding) => {
     const g = out.get(key);
@@ -79,10 +71,10 @@ export function grouped(index: ModelIndex, findings: Finding[], by: GroupBy): Gr
   const storey = new Map(index.model.storeys.map((s) => [s.key, s.name || s.key]));
   for (const f of findings) {
     if (by === 'workspace') {
-      const w = WORKSPACE[f.code.slice(0, 3)] ?? 'Envelope';
-      add(w, w, f);
+      const w = checks.get(f.code)?.workspace ?? '';
+      add(w, w.charAt(0).toUpperCase() + w.slice(1), f);
     } else if (by === 'severity') add(f.severity, f.severity, f);
-    else if (by === 'code') add(f.code, `${f.code}  ${f.title}`, f);
+    else if (by === 'code') add(f.code, `${f.code}  ${checks.get(f.code)?.finds ?? ''}`, f);
     else {
       const spaces = spacesOf(index, f);
       if (!spaces.length) add('', by === 'space' ? 'No space' : 'No storey', f);

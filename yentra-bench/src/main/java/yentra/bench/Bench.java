@@ -13,11 +13,9 @@ import java.util.List;
 import java.util.Locale;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
-import yentra.core.check.CheckCatalogue;
-import yentra.core.check.CheckContext;
-import yentra.core.check.CheckRun;
-import yentra.core.check.Limits;
-import yentra.core.check.Severity;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.run.CheckCatalogue;
+import yentra.core.check.run.CheckRun;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Rules;
@@ -25,15 +23,17 @@ import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.finding.Limits;
+import yentra.core.finding.Severity;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.gbxml.GbxmlWriter;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.DeliveryReader;
-import yentra.core.repair.DeleteSurface;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Repair;
-import yentra.core.repair.RetypeSurface;
-import yentra.core.repair.ReverseSurface;
+import yentra.core.repair.surface.DeleteSurface;
+import yentra.core.repair.surface.RetypeSurface;
+import yentra.core.repair.surface.ReverseSurface;
 
 /**
  * Whole-run times of reading, measuring, checking and writing models of growing size, as a Markdown

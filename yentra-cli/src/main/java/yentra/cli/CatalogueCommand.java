@@ -5,8 +5,8 @@ import java.util.Locale;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
-import yentra.core.check.CheckCatalogue;
-import yentra.core.check.Descriptor;
+import yentra.core.check.run.CheckCatalogue;
+import yentra.core.finding.Descriptor;
 
 /** Prints the check catalogue as Markdown; {@code docs/checks.md} is this output. */
 @Command(

@@ -17,10 +17,10 @@ import picocli.CommandLine.Parameters;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import yentra.core.check.Finding;
-import yentra.core.check.Limits;
-import yentra.core.check.Severity;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
+import yentra.core.finding.Severity;
 import yentra.core.scope.ScopeSheet;
 
 /** Reads each file, makes the envelope, runs every check. */

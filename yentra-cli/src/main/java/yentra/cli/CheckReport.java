@@ -7,7 +7,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
 import yentra.core.boundary.SpaceVolume;
-import yentra.core.check.Finding;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Opening;
@@ -17,6 +16,7 @@ import yentra.core.envelope.Site;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
+import yentra.core.finding.Finding;
 import yentra.core.geometry.Polygon;
 import yentra.core.thermal.HeatLoss;
 import yentra.core.thermal.HeatLossOptions;
@@ -71,7 +71,7 @@ final class CheckReport {
   private Map<String, Object> totals() {
     double floor = 0;
     double volume = 0;
-    var groupings = checked.context().groupings();
+    var groupings = checked.context().groupings().keySet();
     for (SpaceVolume v : checked.context().volumes().all()) {
       if (groupings.contains(v.space().key())) {
         continue;
@@ -195,6 +195,12 @@ final class CheckReport {
             f.unit(),
             "message",
             f.message());
+    if (f.stated() != null) {
+      m.put("stated", f.stated());
+    }
+    if (!f.limitUnit().equals(f.unit())) {
+      m.put("limitUnit", f.limitUnit());
+    }
     if (f.line() > 0) {
       m.put("where", map("line", f.line(), "column", f.column()));
     }

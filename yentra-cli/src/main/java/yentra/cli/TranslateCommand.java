@@ -7,11 +7,11 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import yentra.core.check.Limits;
-import yentra.core.check.Severity;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
+import yentra.core.finding.Limits;
+import yentra.core.finding.Severity;
 
 /** Writes the envelope as gbXML and reads it back. */
 @Command(

@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import yentra.core.check.CheckCatalogue;
+import yentra.core.check.run.CheckCatalogue;
 import yentra.demo.DemoFiles;
 
 /**

@@ -8,14 +8,14 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import yentra.core.boundary.SpaceVolumes;
-import yentra.core.check.CheckCatalogue;
-import yentra.core.check.CheckContext;
-import yentra.core.check.Finding;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.run.CheckCatalogue;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Rules;
 import yentra.core.exchange.EnvelopeDifference;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.geometry.Tolerance;
 

@@ -9,12 +9,20 @@ import java.util.Map;
 import java.util.Set;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.customizers.PropertyCustomizer;
+import org.springdoc.core.providers.ObjectMapperProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import yentra.core.repair.Repair;
+import yentra.core.repair.kinds.RepairKinds;
 
 /** The OpenAPI description: every field of an answer is required unless it is marked nullable. */
 @Configuration(proxyBeanMethods = false)
 class ApiDescription {
+  /** The kinds of repairs, of which one repair knows nothing. */
+  ApiDescription(ObjectMapperProvider mappers) {
+    mappers.jsonMapper().addMixIn(Repair.class, RepairKinds.class);
+  }
+
   @Bean
   OpenApiCustomizer requiredFields() {
     return api -> {

@@ -19,7 +19,7 @@ import org.springframework.web.bind.annotation.RestController;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.geometry.Vec3;
 import yentra.core.ifc.IfcModel;
-import yentra.core.repair.AddSpaces;
+import yentra.core.repair.space.AddSpaces;
 import yentra.core.scope.ScopeStep;
 
 /** How the boundaries of a delivery's spaces are made, and spaces for what none covers. */

@@ -9,10 +9,10 @@ import java.util.TreeSet;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import yentra.core.check.CheckCatalogue;
-import yentra.core.check.Descriptor;
-import yentra.core.check.Finding;
-import yentra.core.check.Limit;
+import yentra.core.check.run.CheckCatalogue;
+import yentra.core.finding.Descriptor;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Limit;
 
 /** The limits of checks, as a project has set them, and what others would do. */
 @Service

@@ -6,7 +6,8 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import yentra.core.check.CheckContext;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.proposal.ZoneProposal;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.ScheduleProfile;
@@ -16,10 +17,9 @@ import yentra.core.envelope.Zone;
 import yentra.core.library.Library;
 import yentra.core.library.LibrarySchedule;
 import yentra.core.library.SpaceUse;
-import yentra.core.repair.GiveSchedule;
-import yentra.core.repair.GiveUse;
 import yentra.core.repair.Repair;
-import yentra.core.repair.ZoneProposal;
+import yentra.core.repair.use.GiveSchedule;
+import yentra.core.repair.use.GiveUse;
 
 /** Uses, zones and schedules of a delivery's state, as the interface shows them. */
 final class ConditionViews {

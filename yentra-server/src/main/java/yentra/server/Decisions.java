@@ -14,9 +14,9 @@ import java.util.function.Supplier;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
-import yentra.core.check.CheckContext;
-import yentra.core.check.Finding;
-import yentra.core.check.Severity;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Severity;
 import yentra.core.revision.Fingerprint;
 import yentra.server.db.tables.records.AcceptanceRecord;
 import yentra.server.db.tables.records.DeliveryRecord;
@@ -92,10 +92,10 @@ class Decisions {
     Map<String, Views.AcceptanceView> accepted = new HashMap<>();
     if (!standing.isEmpty()) {
       for (Finding f : findings) {
-        AcceptanceRecord a = standing.get(f.id());
+        AcceptanceRecord a = standing.get(f.id().toString());
         if (a != null) {
           accepted.put(
-              f.id(),
+              f.id().toString(),
               new Views.AcceptanceView(
                   a.getReason(),
                   a.getMadeBy(),
@@ -110,13 +110,13 @@ class Decisions {
   @Transactional
   public void accept(
       DeliveryRecord d, CheckContext context, List<Finding> findings, String reason, String by) {
-    withdraw(d, findings.stream().map(Finding::id).toList(), by);
+    withdraw(d, findings.stream().map(f -> f.id().toString()).toList(), by);
     for (Finding f : findings) {
       db.insertInto(ACCEPTANCE)
           .set(ACCEPTANCE.ID, ids.get())
           .set(ACCEPTANCE.PROJECT_ID, d.getProjectId())
           .set(ACCEPTANCE.PART, d.getPart())
-          .set(ACCEPTANCE.FINDING, f.id())
+          .set(ACCEPTANCE.FINDING, f.id().toString())
           .set(ACCEPTANCE.FINGERPRINT, Fingerprint.of(context, f))
           .set(ACCEPTANCE.MESSAGE, f.message())
           .set(ACCEPTANCE.REASON, reason)

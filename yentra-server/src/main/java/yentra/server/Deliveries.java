@@ -19,17 +19,18 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import yentra.core.boundary.EnclosedVolumes;
 import yentra.core.boundary.Watch;
-import yentra.core.check.CheckContext;
-import yentra.core.check.CheckRun;
-import yentra.core.check.Figures;
-import yentra.core.check.Finding;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.measure.Figures;
+import yentra.core.check.run.CheckRun;
+import yentra.core.check.run.Remedies;
+import yentra.core.check.run.RemedySweep;
+import yentra.core.check.run.RepairPreview;
+import yentra.core.finding.Finding;
+import yentra.core.finding.FindingId;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.ProjectSettings;
 import yentra.core.repair.NotApplicableException;
-import yentra.core.repair.Remedies;
-import yentra.core.repair.RemedySweep;
 import yentra.core.repair.Repair;
-import yentra.core.repair.RepairPreview;
 import yentra.core.revision.LogReplay;
 import yentra.core.scope.ScopeStep;
 import yentra.server.db.tables.records.DeliveryRecord;
@@ -213,7 +214,10 @@ class Deliveries {
     RemedySweep sweep = RemedySweep.of(s.context(), findings(s, findings), like);
     List<Views.LeftView> left =
         sweep.left().stream()
-            .map(x -> new Views.LeftView(x.finding().id(), x.finding().message(), x.reason()))
+            .map(
+                x ->
+                    new Views.LeftView(
+                        x.finding().id().toString(), x.finding().message(), x.reason()))
             .toList();
     if (sweep.repair() == null) {
       return new Views.SweepView(null, left, null);
@@ -232,7 +236,7 @@ class Deliveries {
       throw Problem.bad("No finding is named.");
     }
     Map<String, Finding> known = new HashMap<>();
-    s.findings().forEach(f -> known.put(f.id(), f));
+    s.findings().forEach(f -> known.put(f.id().toString(), f));
     List<Finding> out = new ArrayList<>();
     for (String id : asked) {
       Finding f = known.get(id);
@@ -294,9 +298,9 @@ class Deliveries {
   static Views.EntryFigures figures(CheckRun a, CheckRun b) {
     Figures before = a.context().figures();
     Figures after = b.context().figures();
-    Set<String> was = new HashSet<>();
+    Set<FindingId> was = new HashSet<>();
     a.findings().forEach(f -> was.add(f.id()));
-    Set<String> is = new HashSet<>();
+    Set<FindingId> is = new HashSet<>();
     b.findings().forEach(f -> is.add(f.id()));
     int stay = (int) is.stream().filter(was::contains).count();
     return new Views.EntryFigures(
@@ -422,9 +426,7 @@ class Deliveries {
             .toList();
     return LogReplay.dependents(
             states.state(d, scope).run(),
-            repairs.stream()
-                .map(e -> new LogReplay.Entry(store.repair(e), e.getFinding()))
-                .toList(),
+            repairs.stream().map(e -> store.entry(e)).toList(),
             places)
         .stream()
         .map(

@@ -21,8 +21,10 @@ import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
+import yentra.core.finding.FindingId;
 import yentra.core.intake.IdSketch;
 import yentra.core.repair.Repair;
+import yentra.core.revision.LogReplay;
 import yentra.core.scope.ScopeStep;
 import yentra.server.db.tables.records.DeliveryRecord;
 import yentra.server.db.tables.records.RepairEntryRecord;
@@ -276,6 +278,12 @@ class DeliveryStore {
 
   Repair repair(RepairEntryRecord r) {
     return json.readValue(r.getRepair().data(), Repair.class);
+  }
+
+  /** An entry as the core replays it. */
+  LogReplay.Entry entry(RepairEntryRecord r) {
+    return new LogReplay.Entry(
+        repair(r), r.getFinding() == null ? null : FindingId.parse(r.getFinding()));
   }
 
   ScopeStep scopeStep(RepairEntryRecord r) {

@@ -6,16 +6,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import yentra.core.boundary.SpaceVolume;
-import yentra.core.check.CheckCatalogue;
-import yentra.core.check.CheckContext;
-import yentra.core.check.CheckRun;
-import yentra.core.check.Descriptor;
-import yentra.core.check.Finding;
-import yentra.core.check.FindingGroups;
-import yentra.core.check.Severity;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.run.CheckRun;
+import yentra.core.check.run.FindingGroups;
+import yentra.core.check.run.Remedies;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
@@ -25,15 +21,15 @@ import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceTypes;
+import yentra.core.finding.Finding;
+import yentra.core.finding.FindingId;
+import yentra.core.finding.Severity;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Triangulation;
 import yentra.core.geometry.Vec3;
-import yentra.core.repair.Remedies;
 
 /** Turns a delivery's state into what the interface shows. */
 final class ModelViews {
-  private static final Map<String, Descriptor> CHECKS =
-      CheckCatalogue.descriptors().stream().collect(Collectors.toMap(Descriptor::code, d -> d));
   private final CheckContext context;
   private final Envelope envelope;
   private final Naming naming;
@@ -98,13 +94,13 @@ final class ModelViews {
             : new Views.SinceView(
                 touched.goneSpaces(),
                 touched.goneSurfaces(),
-                findings.stream().map(Finding::id).toList()));
+                findings.stream().map(f -> f.id().toString()).toList()));
   }
 
   /** Findings that are new or told otherwise, or whose remedies may be others. */
   private static List<Finding> differing(
       List<Finding> now, List<Finding> before, CheckRun.Touched touched) {
-    Map<String, Finding> old = new HashMap<>();
+    Map<FindingId, Finding> old = new HashMap<>();
     before.forEach(f -> old.put(f.id(), f));
     return now.stream()
         .filter(
@@ -232,18 +228,17 @@ final class ModelViews {
   }
 
   Views.FindingView finding(Finding f, Remedies remedies) {
-    Descriptor d = CHECKS.get(f.code());
     return new Views.FindingView(
-        f.id(),
+        f.id().toString(),
         f.code(),
         f.severity().label(),
-        d == null ? "" : d.finds(),
         f.message(),
-        d == null ? "" : d.why(),
         f.objects().stream().map(this::object).toList(),
         f.measured(),
+        f.stated(),
         f.limit(),
         f.unit(),
+        f.limitUnit(),
         f.line(),
         new Views.EvidenceView(
             f.evidence().areas().stream()
@@ -253,8 +248,8 @@ final class ModelViews {
             f.evidence().lines().stream().map(ModelViews::flat).toList(),
             f.evidence().points().stream().map(p -> flat(List.of(p))).toList()),
         remedies.of(f).stream().map(r -> new Views.RemedyView(r.label(), r.repair())).toList(),
-        decisions.accepted().get(f.id()),
-        decisions.answers().getOrDefault(f.id(), List.of()));
+        decisions.accepted().get(f.id().toString()),
+        decisions.answers().getOrDefault(f.id().toString(), List.of()));
   }
 
   private List<Views.GroupView> groups(List<Finding> findings) {
@@ -264,10 +259,10 @@ final class ModelViews {
                 new Views.GroupView(
                     g.key(),
                     g.severity().label(),
-                    g.members().get(0).split(":")[0],
+                    g.code(),
                     g.title(),
-                    g.cause(),
-                    g.members()))
+                    g.cause() == null ? null : g.cause().toString(),
+                    g.members().stream().map(FindingId::toString).toList()))
         .toList();
   }
 

@@ -4,10 +4,10 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import yentra.core.boundary.SpaceVolume;
-import yentra.core.check.CheckContext;
-import yentra.core.check.Finding;
-import yentra.core.check.Severity;
-import yentra.core.check.Workspace;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Severity;
+import yentra.core.finding.Workspace;
 
 /**
  * The figure and the mark of each workspace of the path. One rule for all: a tick says that nothing
@@ -35,7 +35,7 @@ final class PathMarks {
     List<Finding> thermal = byWorkspace.get(Workspace.THERMAL);
     int loose = 0;
     for (SpaceVolume v : context.volumes().all()) {
-      loose += v.enclosed() || context.groupings().contains(v.space().key()) ? 0 : 1;
+      loose += v.enclosed() || context.groupings().containsKey(v.space().key()) ? 0 : 1;
     }
     return List.of(
         mark(

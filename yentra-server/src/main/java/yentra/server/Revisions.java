@@ -4,23 +4,17 @@ import static yentra.server.db.Tables.REPLAY_STEP;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
-import java.util.function.UnaryOperator;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
-import tools.jackson.databind.node.StringNode;
 import yentra.core.envelope.Envelope;
+import yentra.core.finding.FindingId;
 import yentra.core.geometry.Tolerance;
 import yentra.core.repair.Repair;
 import yentra.core.revision.LogReplay;
@@ -82,7 +76,7 @@ class Revisions {
                         r.getSummary(),
                         r.getOutcome(),
                         r.getReason(),
-                        objects(json.readTree(r.getRepair().data())),
+                        json.readValue(r.getRepair().data(), Repair.class).objects(),
                         r.getFinding(),
                         r.getOutcome().equals("conflict")
                             ? json.readValue(r.getRepair().data(), Repair.class)
@@ -124,7 +118,7 @@ class Revisions {
           .set(REPLAY_STEP.FINDING, v.finding())
           .execute();
       if (t.step.outcome() == LogReplay.Outcome.APPLIED) {
-        store.carry(store.get(id), t.step.repair(), t.entry.getSummary(), t.step.finding(), by);
+        store.carry(store.get(id), t.step.repair(), t.entry.getSummary(), id(t.step.finding()), by);
       }
     }
     return deliveries.view(store.get(id));
@@ -148,15 +142,8 @@ class Revisions {
     LogReplay.Result result =
         LogReplay.of(
             states.state(d).run(),
-            new LogReplay.Log(
-                delivered,
-                repairs.stream()
-                    .map(e -> new LogReplay.Entry(store.repair(e), e.getFinding()))
-                    .toList()),
-            new LogReplay.Renaming(
-                k -> renamed.getOrDefault(k, k),
-                r -> renamed.isEmpty() ? r : renamed(r, renamed),
-                f -> renamed.isEmpty() ? f : finding(f, renamed)));
+            new LogReplay.Log(delivered, repairs.stream().map(e -> store.entry(e)).toList()),
+            k -> renamed.getOrDefault(k, k));
     List<Told> told = new ArrayList<>();
     result.steps().forEach(s -> told.add(new Told(repairs.get(s.index()), s)));
     return new Plan(comparison, told);
@@ -168,56 +155,12 @@ class Revisions {
         t.entry.getSummary(),
         t.step.outcome().name().toLowerCase(Locale.ROOT).replace('_', ' '),
         t.step.reason().replace(GONE + " is no longer there", " is not in this revision"),
-        objects(json.readTree(json.writerFor(Repair.class).writeValueAsString(t.step.repair()))),
-        t.step.finding(),
+        t.step.repair().objects(),
+        id(t.step.finding()),
         t.step.outcome() == LogReplay.Outcome.CONFLICT ? t.step.repair() : null);
   }
 
-  /** A repair with the keys of the other revision: every text in it that is a key. */
-  private Repair renamed(Repair r, Map<String, String> keys) {
-    JsonNode tree = json.readTree(json.writerFor(Repair.class).writeValueAsString(r));
-    return json.treeToValue(replaced(tree, s -> keys.getOrDefault(s, s)), Repair.class);
-  }
-
-  private static JsonNode replaced(JsonNode n, UnaryOperator<String> change) {
-    if (n instanceof ObjectNode o) {
-      ObjectNode out = o.objectNode();
-      o.properties().forEach(p -> out.set(p.getKey(), replaced(p.getValue(), change)));
-      return out;
-    }
-    if (n instanceof ArrayNode a) {
-      ArrayNode out = a.arrayNode();
-      a.forEach(x -> out.add(replaced(x, change)));
-      return out;
-    }
-    return n.isString() ? StringNode.valueOf(change.apply(n.asString())) : n;
-  }
-
-  /** An id of a finding is its code, its objects and what of them it is about. */
-  private static String finding(String id, Map<String, String> keys) {
-    String[] parts = id.split(":", 3);
-    if (parts.length < 2) {
-      return id;
-    }
-    List<String> objects = new ArrayList<>();
-    for (String o : parts[1].split(",")) {
-      objects.add(keys.getOrDefault(o, o));
-    }
-    return parts[0] + ":" + String.join(",", objects) + (parts.length > 2 ? ":" + parts[2] : "");
-  }
-
-  /** Texts of a repair, among which are the keys of its objects. */
-  private static List<String> objects(JsonNode n) {
-    Set<String> out = new LinkedHashSet<>();
-    Map<String, Boolean> seen = new HashMap<>();
-    replaced(
-        n,
-        s -> {
-          if (seen.put(s, true) == null && s.length() <= 200) {
-            out.add(s);
-          }
-          return s;
-        });
-    return List.copyOf(out);
+  private static String id(FindingId finding) {
+    return finding == null ? null : finding.toString();
   }
 }

@@ -4,7 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import yentra.core.check.CheckContext;
+import yentra.core.check.measure.CheckContext;
 import yentra.core.intake.ProjectSettings;
 import yentra.core.library.Library;
 

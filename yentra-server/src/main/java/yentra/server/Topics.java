@@ -19,12 +19,12 @@ import yentra.core.bcf.BcfReader;
 import yentra.core.bcf.BcfTopic;
 import yentra.core.bcf.BcfVersion;
 import yentra.core.bcf.BcfWriter;
-import yentra.core.check.CheckCatalogue;
-import yentra.core.check.Descriptor;
-import yentra.core.check.Finding;
+import yentra.core.check.run.CheckCatalogue;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.finding.Descriptor;
+import yentra.core.finding.Finding;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.Vec3;
 import yentra.server.db.tables.records.DeliveryRecord;
@@ -80,7 +80,7 @@ class Topics {
     for (Finding f : findings) {
       BcfTopic t = topic(d, s, f, known, by, topics.size() < PICTURES);
       topics.add(t);
-      guids.put(t.guid(), f.id());
+      guids.put(t.guid(), f.id().toString());
     }
     decisions.handedOut(d.getProjectId(), guids);
     ByteArrayOutputStream out = new ByteArrayOutputStream();

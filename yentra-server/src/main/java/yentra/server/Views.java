@@ -381,13 +381,13 @@ final class Views {
       String id,
       String code,
       String severity,
-      String title,
       String message,
-      String why,
       List<ObjectView> objects,
       @Schema(nullable = true) Double measured,
+      @Schema(nullable = true) Double stated,
       @Schema(nullable = true) Double limit,
       String unit,
+      String limitUnit,
       int line,
       EvidenceView evidence,
       List<RemedyView> remedies,
@@ -456,8 +456,8 @@ final class Views {
       List<FindingView> added,
       List<String> removedSurfaces,
       List<SurfaceView> changedSurfaces,
-      yentra.core.check.Figures before,
-      yentra.core.check.Figures after) {}
+      yentra.core.check.measure.Figures before,
+      yentra.core.check.measure.Figures after) {}
 
   /** One remedy for many findings. */
   record SweepRequest(List<String> findings, Repair like) {}

@@ -16,6 +16,8 @@ import tools.jackson.databind.JacksonModule;
 import tools.jackson.databind.deser.jdk.StringDeserializer;
 import tools.jackson.databind.deser.std.StdScalarDeserializer;
 import tools.jackson.databind.module.SimpleModule;
+import yentra.core.repair.Repair;
+import yentra.core.repair.kinds.RepairKinds;
 
 /**
  * How requests are understood that never reach a controller, and text that no database can keep.
@@ -62,6 +64,12 @@ class WebConfig {
   @Bean
   JacksonModule textWithoutNul() {
     return new SimpleModule("text").addDeserializer(String.class, new WithoutNul());
+  }
+
+  /** The kinds of repairs, of which one repair knows nothing. */
+  @Bean
+  JacksonModule kindsOfRepairs() {
+    return new SimpleModule("repairs").setMixInAnnotation(Repair.class, RepairKinds.class);
   }
 
   private static final class WithoutNul extends StdScalarDeserializer<String> {

@@ -248,6 +248,27 @@ public final class Envelope {
     return key == null ? Optional.empty() : Optional.ofNullable(constructions.get(key));
   }
 
+  public Optional<Material> material(String key) {
+    return find(parts.materials, Material::key, key);
+  }
+
+  public Optional<Glazing> glazing(String key) {
+    return find(parts.glazings, Glazing::key, key);
+  }
+
+  public Optional<Zone> zone(String key) {
+    return find(parts.zones, Zone::key, key);
+  }
+
+  public Optional<Storey> storey(String key) {
+    return find(parts.storeys, Storey::key, key);
+  }
+
+  /** Of what there are few, and which are asked for seldom: no index is kept of them. */
+  private static <T> Optional<T> find(List<T> list, Function<T, String> keyOf, String key) {
+    return list.stream().filter(t -> keyOf.apply(t).equals(key)).findFirst();
+  }
+
   /** The surface that an opening lies in. */
   public Optional<Surface> parentOf(String opening) {
     return Optional.ofNullable(parents().get(opening));

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.ToDoubleFunction;
-import yentra.core.check.CheckContext;
+import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Envelope;
 import yentra.core.thermal.HeatLoss;
 import yentra.core.thermal.HeatLoss.Beyond;
@@ -48,7 +48,7 @@ public final class BalanceSheet {
 
     double spaces(ToDoubleFunction<String> figure) {
       return envelope().spaces().stream()
-          .filter(s -> !context.groupings().contains(s.key()))
+          .filter(s -> !context.groupings().containsKey(s.key()))
           .mapToDouble(s -> Math.max(0, figure.applyAsDouble(s.key())))
           .sum();
     }

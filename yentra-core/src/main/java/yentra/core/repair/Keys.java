@@ -5,10 +5,10 @@ import java.util.Set;
 import yentra.core.envelope.Envelope;
 
 /** Keys that are taken in an envelope, and new ones by rule: a base and the first free number. */
-final class Keys {
+public final class Keys {
   private final Set<String> taken = new HashSet<>();
 
-  Keys(Envelope e) {
+  public Keys(Envelope e) {
     e.surfaces()
         .forEach(
             s -> {
@@ -19,7 +19,7 @@ final class Keys {
     e.spaces().forEach(s -> taken.add(s.key()));
   }
 
-  String free(String base) {
+  public String free(String base) {
     for (int i = 1; ; i++) {
       if (taken.add(base + i)) {
         return base + i;

@@ -21,9 +21,9 @@ import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
 /** What repairs that change outlines have in common. */
-final class Reshape {
+public final class Reshape {
   /** Pieces smaller than this are left out, in m². */
-  static final double LEAST = 1e-3;
+  public static final double LEAST = 1e-3;
 
   private Reshape() {}
 
@@ -31,7 +31,7 @@ final class Reshape {
    * The surface with another outline. The face on the far side, where it is apart, becomes the
    * outline's projection on its own plane.
    */
-  static Surface with(Surface s, Polygon p) {
+  public static Surface with(Surface s, Polygon p) {
     List<Side> sides = new ArrayList<>();
     for (int i = 0; i < s.sides().size(); i++) {
       Side side = s.sides().get(i);
@@ -48,14 +48,14 @@ final class Reshape {
     return s.withPolygon(p, sides);
   }
 
-  static Polygon mapped(Polygon p, UnaryOperator<Vec3> move) {
+  public static Polygon mapped(Polygon p, UnaryOperator<Vec3> move) {
     return new Polygon(
         p.outer().stream().map(move).toList(),
         p.holes().stream().map(h -> h.stream().map(move).toList()).toList());
   }
 
   /** In the direction of another polygon. */
-  static Polygon turned(Polygon p, Polygon like) {
+  public static Polygon turned(Polygon p, Polygon like) {
     return p.normal().dot(like.normal()) < 0 ? p.reversed() : p;
   }
 
@@ -64,7 +64,8 @@ final class Reshape {
    *
    * @param parts outlines in the surface's plane
    */
-  static List<Surface> pieces(Surface s, List<Polygon> parts, Keys keys, Tolerance tolerance) {
+  public static List<Surface> pieces(
+      Surface s, List<Polygon> parts, Keys keys, Tolerance tolerance) {
     List<Surface> out = new ArrayList<>();
     for (int i = 0; i < parts.size(); i++) {
       Polygon p = turned(Straightening.of(parts.get(i), tolerance), s.polygon());
@@ -110,7 +111,7 @@ final class Reshape {
   }
 
   /** The parts of a polygon before and behind a plane that cuts it; either may be empty. */
-  static List<List<Polygon>> halves(Polygon p, Plane cut, Tolerance tolerance) {
+  public static List<List<Polygon>> halves(Polygon p, Plane cut, Tolerance tolerance) {
     double least = Double.POSITIVE_INFINITY;
     double most = Double.NEGATIVE_INFINITY;
     for (Vec3 v : p.outer()) {
@@ -148,7 +149,7 @@ final class Reshape {
   }
 
   /** Without slivers, and without corners on straight edges. */
-  static List<Polygon> clean(List<Polygon> parts, Tolerance tolerance) {
+  public static List<Polygon> clean(List<Polygon> parts, Tolerance tolerance) {
     return parts.stream()
         .filter(p -> p.area() > Math.max(LEAST, tolerance.length() * p.perimeter()))
         .map(p -> Straightening.of(p, tolerance))
@@ -156,7 +157,7 @@ final class Reshape {
   }
 
   /** A rectangle in a frame. */
-  static Polygon rectangle(PlaneFrame f, double u0, double v0, double u1, double v1) {
+  public static Polygon rectangle(PlaneFrame f, double u0, double v0, double u1, double v1) {
     return Polygon.of(
         f.to3d(new Coordinate(u0, v0)),
         f.to3d(new Coordinate(u1, v0)),
@@ -165,7 +166,8 @@ final class Reshape {
   }
 
   /** The outline is a polygon with an area, and flat. */
-  static Polygon outline(List<Vec3> points, Tolerance tolerance) throws NotApplicableException {
+  public static Polygon outline(List<Vec3> points, Tolerance tolerance)
+      throws NotApplicableException {
     if (points.size() < 3 || points.stream().anyMatch(v -> v == null || !v.withinReach())) {
       throw new NotApplicableException("An outline needs at least three corners within reach.");
     }
@@ -177,7 +179,7 @@ final class Reshape {
   }
 
   /** Replaces one surface by its pieces, in place. */
-  static Envelope replaced(Envelope e, String key, List<Surface> by) {
+  public static Envelope replaced(Envelope e, String key, List<Surface> by) {
     List<Surface> out = new ArrayList<>(e.surfaces().size() + by.size());
     for (Surface s : e.surfaces()) {
       if (s.key().equals(key)) {
@@ -189,13 +191,13 @@ final class Reshape {
     return e.withSurfaces(out);
   }
 
-  static Envelope replacedSpace(Envelope e, String key, UnaryOperator<Space> change) {
+  public static Envelope replacedSpace(Envelope e, String key, UnaryOperator<Space> change) {
     return e.withSpaces(
         e.spaces().stream().map(s -> s.key().equals(key) ? change.apply(s) : s).toList());
   }
 
   /** Replaces one opening where it is, in a surface or loose. */
-  static Envelope replacedOpening(Envelope e, String key, UnaryOperator<Opening> change) {
+  public static Envelope replacedOpening(Envelope e, String key, UnaryOperator<Opening> change) {
     UnaryOperator<List<Opening>> list =
         l -> l.stream().map(o -> o.key().equals(key) ? change.apply(o) : o).toList();
     return e.parentOf(key)

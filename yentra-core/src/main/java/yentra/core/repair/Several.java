@@ -4,6 +4,7 @@ import java.util.List;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Rules;
+import yentra.core.finding.FindingId;
 
 /**
  * Several repairs as one, in order. All are made or none.
@@ -50,6 +51,14 @@ public record Several(String label, List<Repair> repairs, List<String> findings)
       throw new NotApplicableException("Several repairs cannot be part of several.");
     }
     return r;
+  }
+
+  @Override
+  public Repair renamed(KeyChange keys) {
+    return new Several(
+        label,
+        repairs.stream().map(r -> r.renamed(keys)).toList(),
+        findings.stream().map(f -> FindingId.parse(f).renamed(keys::of).toString()).toList());
   }
 
   @Override

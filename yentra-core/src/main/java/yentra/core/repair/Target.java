@@ -8,33 +8,33 @@ import yentra.core.envelope.Surface;
 import yentra.core.envelope.Zone;
 
 /** Finds the object a repair is about, or says that it is gone. */
-final class Target {
+public final class Target {
   private Target() {}
 
-  static Surface surface(Envelope e, String key) throws NotApplicableException {
+  public static Surface surface(Envelope e, String key) throws NotApplicableException {
     return e.surface(key)
         .orElseThrow(
             () -> new NotApplicableException("The surface " + key + " is no longer there."));
   }
 
-  static Space space(Envelope e, String key) throws NotApplicableException {
+  public static Space space(Envelope e, String key) throws NotApplicableException {
     return e.space(key)
         .orElseThrow(() -> new NotApplicableException("The space " + key + " is no longer there."));
   }
 
-  static Opening opening(Envelope e, String key) throws NotApplicableException {
+  public static Opening opening(Envelope e, String key) throws NotApplicableException {
     return e.opening(key)
         .orElseThrow(
             () -> new NotApplicableException("The opening " + key + " is no longer there."));
   }
 
-  static Construction construction(Envelope e, String key) throws NotApplicableException {
+  public static Construction construction(Envelope e, String key) throws NotApplicableException {
     return e.construction(key)
         .orElseThrow(
             () -> new NotApplicableException("The construction " + key + " is no longer there."));
   }
 
-  static Zone zone(Envelope e, String key) throws NotApplicableException {
+  public static Zone zone(Envelope e, String key) throws NotApplicableException {
     return e.zones().stream()
         .filter(z -> z.key().equals(key))
         .findFirst()

@@ -5,13 +5,13 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.TreeSet;
-import yentra.core.check.CheckContext;
-import yentra.core.check.Finding;
+import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
+import yentra.core.finding.Finding;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 

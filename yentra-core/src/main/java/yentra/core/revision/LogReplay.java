@@ -5,10 +5,11 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.function.UnaryOperator;
-import yentra.core.check.CheckRun;
-import yentra.core.check.Finding;
+import yentra.core.check.run.CheckRun;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Rules;
+import yentra.core.finding.FindingId;
+import yentra.core.repair.KeyChange;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Repair;
 import yentra.core.repair.Several;
@@ -37,7 +38,7 @@ public final class LogReplay {
    *
    * @param finding id of the finding that it was made for, or null
    */
-  public record Entry(Repair repair, String finding) {}
+  public record Entry(Repair repair, FindingId finding) {}
 
   /**
    * What became of it.
@@ -46,7 +47,7 @@ public final class LogReplay {
    * @param repair as it was made or would be: with the keys of this revision
    * @param reason why it was not made; empty when it was
    */
-  public record Step(int index, Outcome outcome, Repair repair, String finding, String reason) {}
+  public record Step(int index, Outcome outcome, Repair repair, FindingId finding, String reason) {}
 
   /**
    * @param run the state after all that were made, with its findings
@@ -68,32 +69,27 @@ public final class LogReplay {
     }
   }
 
-  /** How objects and findings of one revision are called in the other. */
-  public record Renaming(
-      UnaryOperator<String> keys, UnaryOperator<Repair> repairs, UnaryOperator<String> findings) {
-    public static final Renaming NONE = new Renaming(k -> k, r -> r, f -> f);
-  }
-
   /**
    * Makes the repairs again. Each changes only what it changed on its own revision; where the new
    * delivery has changed the same attribute, and not for a fault that is still there, it is a
    * conflict and not made.
    *
    * @param start the other revision
+   * @param keys what an object of the old revision is called in the other
    */
-  public static Result of(CheckRun start, Log old, Renaming renaming) {
+  public static Result of(CheckRun start, Log old, UnaryOperator<String> keys) {
     CheckRun run = start;
     Envelope before = old.delivered;
     AttributeConflicts conflicts =
-        new AttributeConflicts(old.delivered, start.context().envelope(), renaming.keys);
-    UnaryOperator<String> ids = renaming.findings;
+        new AttributeConflicts(old.delivered, start.context().envelope(), keys);
+    KeyChange change = new KeyChange(keys);
     List<Step> steps = new ArrayList<>();
     for (int i = 0; i < old.entries.size(); i++) {
       Entry entry = old.entries.get(i);
       Envelope base = before;
       Repair own = entry.repair.effective(base);
-      Repair repair = renaming.repairs.apply(own);
-      String finding = entry.finding == null ? null : ids.apply(entry.finding);
+      Repair repair = own.renamed(change);
+      FindingId finding = entry.finding == null ? null : entry.finding.renamed(keys);
       before = after(base, own, start.context().rules());
       List<String> both = finding == null ? conflicts.of(base, before) : List.of();
       if (!both.isEmpty()) {
@@ -110,7 +106,7 @@ public final class LogReplay {
                 "The fault that it answered is not in this revision."));
         continue;
       }
-      Made made = made(run, repair, ids);
+      Made made = made(run, repair);
       if (made.envelope == null) {
         steps.add(
             new Step(
@@ -145,7 +141,7 @@ public final class LogReplay {
   private record Made(Envelope envelope, Repair repair, boolean needed, String left) {}
 
   /** Of several repairs in one those are made that can be and are needed. */
-  private static Made made(CheckRun run, Repair repair, UnaryOperator<String> ids) {
+  private static Made made(CheckRun run, Repair repair) {
     Several several = repair instanceof Several s ? s : new Several("", List.of(repair), List.of());
     Envelope e = run.context().envelope();
     List<Repair> done = new ArrayList<>();
@@ -153,8 +149,8 @@ public final class LogReplay {
     List<String> left = new ArrayList<>();
     int gone = 0;
     for (int i = 0; i < several.repairs().size(); i++) {
-      String finding = several.finding(i) == null ? null : ids.apply(several.finding(i));
-      if (finding != null && !isThere(run, finding)) {
+      String finding = several.finding(i);
+      if (finding != null && !isThere(run, FindingId.parse(finding))) {
         gone++;
         continue;
       }
@@ -187,14 +183,13 @@ public final class LogReplay {
   }
 
   /** A finding that was told as one of several may be the only one now. */
-  private static boolean isThere(CheckRun run, String id) {
-    String bare = id.replaceFirst(":hole \\d+$", "");
-    for (Finding f : run.findings()) {
-      if (f.id().equals(id) || f.id().replaceFirst(":hole \\d+$", "").equals(bare)) {
-        return true;
-      }
-    }
-    return false;
+  private static boolean isThere(CheckRun run, FindingId id) {
+    FindingId bare = unnumbered(id);
+    return run.findings().stream().anyMatch(f -> unnumbered(f.id()).equals(bare));
+  }
+
+  private static FindingId unnumbered(FindingId id) {
+    return new FindingId(id.code(), id.objects(), id.subject().replaceFirst("^hole \\d+$", ""));
   }
 
   /**

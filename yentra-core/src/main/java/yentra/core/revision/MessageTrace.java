@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import yentra.core.check.Finding;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Layer;
@@ -19,6 +18,7 @@ import yentra.core.envelope.Opening;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
+import yentra.core.finding.Finding;
 
 /**
  * Finds the objects that a simulation's messages speak of. Ids and names of spaces, surfaces,
@@ -420,7 +420,10 @@ public final class MessageTrace {
   }
 
   private List<String> ids(String key) {
-    return findings.getOrDefault(key, List.of()).stream().map(Finding::id).distinct().toList();
+    return findings.getOrDefault(key, List.of()).stream()
+        .map(f -> f.id().toString())
+        .distinct()
+        .toList();
   }
 
   private java.util.Optional<Hit> layerOf(int line, String said, String construction, int place) {

@@ -15,6 +15,8 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.run.CheckRun;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
@@ -23,6 +25,8 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 

@@ -16,6 +16,8 @@ import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.run.CheckCatalogue;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
@@ -23,6 +25,11 @@ import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.finding.Descriptor;
+import yentra.core.finding.Finding;
+import yentra.core.finding.FindingId;
+import yentra.core.finding.Limits;
+import yentra.core.finding.Severity;
 import yentra.core.geometry.Polygon;
 
 /** Every check on two sound rooms with one thing broken, and just inside its limit. */
@@ -306,7 +313,7 @@ class ChecksTest {
         glass(-1.5, -0.06, 0)
             .withoutSurface("b-roof")
             .replacing("b-east", s -> s.withType(SurfaceType.CEILING));
-    List<String> first = check(e).stream().map(Finding::id).toList();
+    List<FindingId> first = check(e).stream().map(Finding::id).toList();
     for (int i = 0; i < 5; i++) {
       assertThat(check(e).stream().map(Finding::id)).containsExactlyElementsOf(first);
     }

@@ -20,6 +20,7 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.Uncovered;
+import yentra.core.finding.Finding;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 

@@ -24,6 +24,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestFactory;
+import yentra.core.check.run.CheckCatalogue;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
@@ -35,10 +36,11 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.finding.Descriptor;
 import yentra.core.geometry.Polygon;
-import yentra.core.repair.AddSpace;
-import yentra.core.repair.AlignDelivery;
 import yentra.core.repair.NotApplicableException;
+import yentra.core.repair.delivery.AlignDelivery;
+import yentra.core.repair.space.AddSpace;
 
 /** Every limit: a fault just beyond it is found, the same just within it is not. */
 class LimitsTest {

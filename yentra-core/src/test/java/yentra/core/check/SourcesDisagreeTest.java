@@ -10,17 +10,21 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.rule.Remedy;
+import yentra.core.check.run.CheckCatalogue;
+import yentra.core.check.run.Remedies;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.FrameDifference;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.EnvelopeDifference;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.Transform;
 import yentra.core.geometry.Vec3;
 import yentra.core.repair.NotApplicableException;
-import yentra.core.repair.Remedies;
-import yentra.core.repair.Remedy;
 
 /** Two deliveries of one project held against each other, and brought together. */
 class SourcesDisagreeTest {

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
+import yentra.core.finding.Finding;
 
 /** Materials, glazing, uses and zones, each broken in the written file and read again. */
 class ThermalChecksTest {

@@ -9,10 +9,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import yentra.core.check.CheckContext;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Envelope;
 import yentra.core.exchange.BalanceSheet.BalanceLine;
+import yentra.core.finding.Limits;
 import yentra.core.thermal.HeatLossOptions;
 
 class BalanceSheetTest {

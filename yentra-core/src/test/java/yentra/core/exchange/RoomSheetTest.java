@@ -18,9 +18,9 @@ import yentra.core.envelope.StandardUses;
 import yentra.core.exchange.RoomSheet.Change;
 import yentra.core.exchange.RoomSheet.RowFault;
 import yentra.core.library.Library;
-import yentra.core.repair.GiveUse;
-import yentra.core.repair.GiveZone;
-import yentra.core.repair.TakeRoomData;
+import yentra.core.repair.use.GiveUse;
+import yentra.core.repair.use.GiveZone;
+import yentra.core.repair.use.TakeRoomData;
 
 class RoomSheetTest {
   private static Envelope used() throws Exception {
@@ -196,8 +196,8 @@ class RoomSheetTest {
   @Test
   void airAndSchedulesAreInTheSheetToo() throws Exception {
     Envelope e =
-        new yentra.core.repair.GiveSchedule(
-                yentra.core.repair.GiveSchedule.Purpose.LIGHT,
+        new yentra.core.repair.use.GiveSchedule(
+                yentra.core.repair.use.GiveSchedule.Purpose.LIGHT,
                 List.of("b"),
                 null,
                 Library.shipped().schedule("Shop").orElseThrow().profile())

@@ -18,7 +18,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
-import yentra.core.check.Finding;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
@@ -31,6 +30,7 @@ import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.exchange.EnvelopeDifference;
 import yentra.core.exchange.Handover;
+import yentra.core.finding.Finding;
 import yentra.core.geometry.Polygon;
 
 /** What a file says goes out as it came in, or is named before it is lost. */

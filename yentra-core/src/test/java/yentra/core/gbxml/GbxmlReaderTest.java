@@ -12,11 +12,11 @@ import static yentra.core.Fixtures.write;
 
 import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
-import yentra.core.check.Finding;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.EnvelopeDifference;
+import yentra.core.finding.Finding;
 import yentra.core.units.LengthUnit;
 
 /**

@@ -18,10 +18,8 @@ import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.Convention;
 import yentra.core.boundary.DerivationOptions;
 import yentra.core.boundary.SpaceVolumes;
-import yentra.core.check.CheckCatalogue;
-import yentra.core.check.CheckContext;
-import yentra.core.check.Finding;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.run.CheckCatalogue;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Opening;
@@ -29,7 +27,9 @@ import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
-import yentra.core.repair.DeleteOpening;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
+import yentra.core.repair.opening.DeleteOpening;
 
 /**
  * Boundaries and spaces derived from the bodies of the FZK house (Debian package

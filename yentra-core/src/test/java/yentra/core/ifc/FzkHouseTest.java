@@ -14,10 +14,9 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
 import yentra.core.boundary.SpaceVolumes;
-import yentra.core.check.CheckCatalogue;
-import yentra.core.check.CheckContext;
-import yentra.core.check.Finding;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.run.CheckCatalogue;
+import yentra.core.check.run.Remedies;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
@@ -26,8 +25,9 @@ import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.exchange.Handover;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
 import yentra.core.intake.DeliveryReader;
-import yentra.core.repair.Remedies;
 import yentra.core.step.StepFile;
 
 /**

@@ -25,22 +25,22 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import yentra.core.Fixtures;
-import yentra.core.check.CheckCatalogue;
-import yentra.core.check.CheckContext;
-import yentra.core.check.Finding;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.rule.Remedy;
+import yentra.core.check.run.CheckCatalogue;
+import yentra.core.check.run.Remedies;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.Schedules;
 import yentra.core.exchange.EnvelopeDifference;
-import yentra.core.repair.AmendSchedule;
-import yentra.core.repair.GiveSchedule;
-import yentra.core.repair.GiveSchedule.Purpose;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
 import yentra.core.repair.NotApplicableException;
-import yentra.core.repair.PointReference;
-import yentra.core.repair.Remedies;
-import yentra.core.repair.Remedy;
+import yentra.core.repair.delivery.PointReference;
+import yentra.core.repair.use.AmendSchedule;
+import yentra.core.repair.use.GiveSchedule;
+import yentra.core.repair.use.GiveSchedule.Purpose;
 
 /** Schedules: what ships, how they are read and written, and how they are changed. */
 class SchedulesTest {

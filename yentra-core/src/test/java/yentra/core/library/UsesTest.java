@@ -15,21 +15,21 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import yentra.core.Fixtures;
-import yentra.core.check.CheckContext;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.proposal.ZoneProposal;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.Zone;
+import yentra.core.finding.Limits;
 import yentra.core.library.LibraryComparison.Imported;
 import yentra.core.library.LibraryComparison.Status;
-import yentra.core.repair.AmendZone;
-import yentra.core.repair.GiveUse;
-import yentra.core.repair.GiveZone;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Repair;
-import yentra.core.repair.ZoneProposal;
+import yentra.core.repair.use.AmendZone;
+import yentra.core.repair.use.GiveUse;
+import yentra.core.repair.use.GiveZone;
 import yentra.core.thermal.GlassUnit;
 
 /** Uses of spaces: what ships, mapping sheets, fresh air, and zones that follow from them. */

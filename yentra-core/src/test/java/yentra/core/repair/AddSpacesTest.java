@@ -9,16 +9,17 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
 import yentra.core.boundary.EnclosedVolumes;
-import yentra.core.check.Finding;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.finding.Finding;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
 import yentra.core.geometry.Vec3;
+import yentra.core.repair.space.AddSpaces;
 
 /** Two rooms side by side, of which only the surfaces are known. */
 class AddSpacesTest {

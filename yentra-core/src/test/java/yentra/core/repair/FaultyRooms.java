@@ -27,6 +27,10 @@ import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
+import yentra.core.repair.delivery.AlignDelivery;
+import yentra.core.repair.space.AddSpace;
+import yentra.core.repair.space.SplitSpace;
+import yentra.core.repair.surface.SplitSurface;
 
 /** The two rooms of the fixtures with one fault each. */
 public final class FaultyRooms {

@@ -20,9 +20,8 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.boundary.SpaceVolumes;
-import yentra.core.check.CheckContext;
-import yentra.core.check.CheckRun;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.run.CheckRun;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Opening;
@@ -33,7 +32,26 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
+import yentra.core.finding.Limits;
 import yentra.core.geometry.Polygon;
+import yentra.core.repair.opening.AddOpening;
+import yentra.core.repair.opening.GlazeWalls;
+import yentra.core.repair.opening.ReshapeOpening;
+import yentra.core.repair.opening.RetypeOpening;
+import yentra.core.repair.space.AddSpace;
+import yentra.core.repair.space.DeleteSpace;
+import yentra.core.repair.space.MergeSpaces;
+import yentra.core.repair.space.NameSpaces;
+import yentra.core.repair.space.SnapVertices;
+import yentra.core.repair.space.SplitSpace;
+import yentra.core.repair.surface.DeleteSurface;
+import yentra.core.repair.surface.ExtendSurface;
+import yentra.core.repair.surface.MakeAdiabatic;
+import yentra.core.repair.surface.MatchFacing;
+import yentra.core.repair.surface.ReshapeSurface;
+import yentra.core.repair.surface.RetypeSurface;
+import yentra.core.repair.surface.SetNeighbours;
+import yentra.core.repair.surface.SplitSurface;
 
 /** What a person changes by hand: it does what it says, keeps shells closed, or refuses. */
 class HandRepairsTest {

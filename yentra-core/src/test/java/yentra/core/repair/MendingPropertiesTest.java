@@ -23,15 +23,18 @@ import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
-import yentra.core.check.CheckContext;
-import yentra.core.check.CheckRun;
-import yentra.core.check.Finding;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.rule.Remedy;
+import yentra.core.check.run.CheckRun;
+import yentra.core.check.run.Remedies;
+import yentra.core.check.run.RepairPreview;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.exchange.EnvelopeDifference;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 
@@ -187,7 +190,7 @@ class MendingPropertiesTest {
 
   private static Set<String> ids(List<Finding> findings) {
     Set<String> out = new HashSet<>();
-    findings.forEach(f -> out.add(f.id()));
+    findings.forEach(f -> out.add(f.id().toString()));
     return out;
   }
 

@@ -17,12 +17,14 @@ import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
-import yentra.core.check.CheckContext;
-import yentra.core.check.CheckRun;
-import yentra.core.check.Finding;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.rule.Remedy;
+import yentra.core.check.run.CheckRun;
+import yentra.core.check.run.Remedies;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
 import yentra.core.intake.DeliveryReader;
 
 /**

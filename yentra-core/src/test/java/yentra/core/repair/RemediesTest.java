@@ -11,11 +11,14 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
-import yentra.core.check.CheckContext;
-import yentra.core.check.CheckRun;
-import yentra.core.check.Finding;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.rule.Remedy;
+import yentra.core.check.run.CheckRun;
+import yentra.core.check.run.Remedies;
+import yentra.core.check.run.RepairPreview;
 import yentra.core.envelope.Envelope;
+import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
 
 /**
  * Of every code that has remedies a model with the fault: the first remedy answers it, and of every
@@ -63,7 +66,7 @@ class RemediesTest {
 
   private static Set<String> ids(List<Finding> list) {
     Set<String> out = new HashSet<>();
-    list.forEach(f -> out.add(f.id()));
+    list.forEach(f -> out.add(f.id().toString()));
     return out;
   }
 }

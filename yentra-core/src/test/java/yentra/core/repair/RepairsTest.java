@@ -14,12 +14,15 @@ import static yentra.core.Fixtures.v;
 import static yentra.core.Fixtures.window;
 import static yentra.core.Fixtures.with;
 
+import com.fasterxml.jackson.annotation.JsonSubTypes;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.json.JsonMapper;
-import yentra.core.check.CheckContext;
-import yentra.core.check.CheckRun;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.rule.Remedy;
+import yentra.core.check.run.CheckRun;
+import yentra.core.check.run.Remedies;
+import yentra.core.check.run.RepairPreview;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.ScheduleProfile;
@@ -27,8 +30,63 @@ import yentra.core.envelope.Side;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.finding.Limits;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
+import yentra.core.repair.construction.AmendGlazing;
+import yentra.core.repair.construction.AmendMaterial;
+import yentra.core.repair.construction.AssignConstruction;
+import yentra.core.repair.construction.ConstructionSpec;
+import yentra.core.repair.construction.CorrectUValue;
+import yentra.core.repair.construction.GiveConstruction;
+import yentra.core.repair.construction.GiveGlazing;
+import yentra.core.repair.construction.GlazingSpec;
+import yentra.core.repair.construction.MakeMassless;
+import yentra.core.repair.construction.MergeThinLayer;
+import yentra.core.repair.construction.ReplaceConstruction;
+import yentra.core.repair.construction.ReverseLayers;
+import yentra.core.repair.construction.StateUValue;
+import yentra.core.repair.delivery.AlignDelivery;
+import yentra.core.repair.delivery.MakeIdUnique;
+import yentra.core.repair.delivery.PointReference;
+import yentra.core.repair.delivery.RereadUnit;
+import yentra.core.repair.kinds.RepairKinds;
+import yentra.core.repair.opening.AddOpening;
+import yentra.core.repair.opening.CutOpening;
+import yentra.core.repair.opening.DeleteOpening;
+import yentra.core.repair.opening.GlazeWalls;
+import yentra.core.repair.opening.ReshapeOpening;
+import yentra.core.repair.opening.RetypeOpening;
+import yentra.core.repair.space.AddSpace;
+import yentra.core.repair.space.AddSpaces;
+import yentra.core.repair.space.AmendSpace;
+import yentra.core.repair.space.DeleteSpace;
+import yentra.core.repair.space.MergeSpaces;
+import yentra.core.repair.space.NameSpaces;
+import yentra.core.repair.space.ReverseShell;
+import yentra.core.repair.space.SnapVertices;
+import yentra.core.repair.space.SplitSpace;
+import yentra.core.repair.surface.AbsorbSlivers;
+import yentra.core.repair.surface.CleanOutline;
+import yentra.core.repair.surface.CloseHole;
+import yentra.core.repair.surface.DeleteSurface;
+import yentra.core.repair.surface.ExtendSurface;
+import yentra.core.repair.surface.MakeAdiabatic;
+import yentra.core.repair.surface.MatchFacing;
+import yentra.core.repair.surface.MatchSurfaces;
+import yentra.core.repair.surface.MergeCoplanar;
+import yentra.core.repair.surface.ReshapeSurface;
+import yentra.core.repair.surface.RetypeSurface;
+import yentra.core.repair.surface.ReverseSurface;
+import yentra.core.repair.surface.SetNeighbours;
+import yentra.core.repair.surface.SplitSurface;
+import yentra.core.repair.surface.StraightenFacets;
+import yentra.core.repair.use.AmendSchedule;
+import yentra.core.repair.use.AmendZone;
+import yentra.core.repair.use.GiveSchedule;
+import yentra.core.repair.use.GiveUse;
+import yentra.core.repair.use.GiveZone;
+import yentra.core.repair.use.TakeRoomData;
 import yentra.core.thermal.CorrectedUValue;
 import yentra.core.thermal.UValueCorrection;
 
@@ -183,7 +241,7 @@ class RepairsTest {
 
   @Test
   void repairsSurviveAsJson() {
-    JsonMapper json = JsonMapper.builder().build();
+    JsonMapper json = JsonMapper.builder().addMixIn(Repair.class, RepairKinds.class).build();
     List<Repair> all =
         List.of(
             new GiveConstruction(List.of("s"), ConstructionSpec.existing("con-1")),
@@ -267,7 +325,13 @@ class RepairsTest {
       assertThat(json.readValue(text, Repair.class)).as(text).isEqualTo(r);
     }
     assertThat(all.stream().map(Object::getClass).distinct())
-        .hasSize(Repair.class.getPermittedSubclasses().length);
+        .hasSize(RepairKinds.class.getAnnotation(JsonSubTypes.class).value().length);
+    KeyChange primed = new KeyChange(k -> k + "'");
+    for (Repair r : all) {
+      Repair there = r.renamed(primed);
+      assertThat(there.objects()).isEqualTo(primed.of(r.objects()));
+      assertThat(there.renamed(new KeyChange(k -> k.substring(0, k.length() - 1)))).isEqualTo(r);
+    }
   }
 
   @Test

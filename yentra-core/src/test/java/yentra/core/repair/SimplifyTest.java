@@ -15,6 +15,9 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Polygon;
+import yentra.core.repair.space.MergeSpaces;
+import yentra.core.repair.surface.AbsorbSlivers;
+import yentra.core.repair.surface.MergeCoplanar;
 
 /** Simplification keeps areas, volumes and closedness. */
 class SimplifyTest {

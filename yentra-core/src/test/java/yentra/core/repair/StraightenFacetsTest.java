@@ -18,6 +18,7 @@ import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
+import yentra.core.repair.surface.StraightenFacets;
 
 /** A round tower of 64 facets, radius 5 m, alone and inside of a ring of rooms. */
 class StraightenFacetsTest {

@@ -14,25 +14,26 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
-import yentra.core.check.CheckContext;
-import yentra.core.check.CheckRun;
-import yentra.core.check.Finding;
-import yentra.core.check.Limits;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.check.run.CheckRun;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.finding.Finding;
+import yentra.core.finding.FindingId;
+import yentra.core.finding.Limits;
 import yentra.core.geometry.Polygon;
-import yentra.core.repair.AddSpace;
-import yentra.core.repair.CloseHole;
-import yentra.core.repair.DeleteSurface;
-import yentra.core.repair.NameSpaces;
 import yentra.core.repair.Repair;
-import yentra.core.repair.RetypeSurface;
-import yentra.core.repair.ReverseSurface;
 import yentra.core.repair.Several;
-import yentra.core.repair.TakeRoomData;
+import yentra.core.repair.space.AddSpace;
+import yentra.core.repair.space.NameSpaces;
+import yentra.core.repair.surface.CloseHole;
+import yentra.core.repair.surface.DeleteSurface;
+import yentra.core.repair.surface.RetypeSurface;
+import yentra.core.repair.surface.ReverseSurface;
+import yentra.core.repair.use.TakeRoomData;
 import yentra.core.revision.LogReplay.Entry;
 import yentra.core.revision.LogReplay.Outcome;
 import yentra.core.revision.RevisionComparison.Change;
@@ -156,16 +157,17 @@ class RevisionTest {
 
   @Test
   void repairsAreAppliedNoLongerNeededOrNoLongerPossible() {
-    String turned = "ADJ-506:b-east";
+    FindingId turned = FindingId.parse("ADJ-506:b-east");
     List<Entry> log =
         List.of(
             new Entry(new ReverseSurface("b-east"), turned),
-            new Entry(new ReverseSurface("b-north"), "ADJ-506:b-north"),
+            new Entry(
+                new ReverseSurface("b-north"), new FindingId("ADJ-506", List.of("b-north"), "")),
             new Entry(new DeleteSurface("gone"), null),
             new Entry(new RetypeSurface("b-roof", SurfaceType.CEILING), null));
     Envelope b = changed("b-east", s -> with(s, s.polygon().reversed()));
     LogReplay.Result r =
-        LogReplay.of(run(b), new LogReplay.Log(rooms(), log), LogReplay.Renaming.NONE);
+        LogReplay.of(run(b), new LogReplay.Log(rooms(), log), UnaryOperator.identity());
     assertThat(r.steps())
         .extracting(LogReplay.Step::outcome)
         .containsExactly(
@@ -187,7 +189,7 @@ class RevisionTest {
         LogReplay.of(
             run(b),
             new LogReplay.Log(rooms(), List.of(new Entry(both, null))),
-            LogReplay.Renaming.NONE);
+            UnaryOperator.identity());
     assertThat(r.steps().get(0).outcome()).isEqualTo(Outcome.APPLIED);
     assertThat(r.steps().get(0).reason()).isEqualTo("1 of 2 are no longer needed.");
     assertThat(r.run().findings()).isEmpty();
@@ -195,7 +197,7 @@ class RevisionTest {
         LogReplay.of(
             run(rooms()),
             new LogReplay.Log(rooms(), List.of(new Entry(both, null))),
-            LogReplay.Renaming.NONE);
+            UnaryOperator.identity());
     assertThat(sound.steps().get(0).outcome()).isEqualTo(Outcome.NOT_NEEDED);
   }
 
@@ -208,7 +210,7 @@ class RevisionTest {
     return LogReplay.of(
         run(next),
         new LogReplay.Log(rooms(), List.of(new Entry(repair, null))),
-        LogReplay.Renaming.NONE);
+        UnaryOperator.identity());
   }
 
   private static Outcome outcome(Envelope next, Repair repair) {

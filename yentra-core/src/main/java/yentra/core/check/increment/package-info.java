@@ -1,0 +1,5 @@
+/**
+ * Tells two states of an envelope apart, so that only what a change can have touched is checked
+ * again.
+ */
+package yentra.core.check.increment;

@@ -1,0 +1,441 @@
+package yentra.core.check.measure;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BiFunction;
+import yentra.core.boundary.SpaceVolume;
+import yentra.core.boundary.SpaceVolumes;
+import yentra.core.envelope.Conditions;
+import yentra.core.envelope.Delivered;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.FrameDifference;
+import yentra.core.envelope.Material;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.Opening;
+import yentra.core.envelope.Rules;
+import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceTypes;
+import yentra.core.finding.Descriptor;
+import yentra.core.finding.FindingBuilder;
+import yentra.core.finding.Limits;
+import yentra.core.geometry.Box;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Tolerance;
+import yentra.core.model.ArchitecturalModel;
+import yentra.core.scope.ScopeResult;
+import yentra.core.scope.ScopedModel;
+import yentra.core.thermal.HeatLoss;
+import yentra.core.thermal.HeatLossOptions;
+import yentra.core.thermal.UValueBreakdown;
+
+/**
+ * What all checks of one run share: the envelope, the limits, and what has been measured once for
+ * all.
+ */
+public final class CheckContext {
+  private final Envelope envelope;
+  private final Limits limits;
+  private final Tolerance tolerance;
+  private final SpaceVolumes volumes;
+  private final Rules rules;
+  private final Naming naming;
+  private final ModelSurvey survey;
+  private final ScopeResult scope;
+  private final Other other;
+  private final FrameDifference frames;
+  private final Map<String, Direction> directions;
+  private final CheckContext before;
+  private SpaceOverlaps overlaps;
+  private SurfaceIndex index;
+  private EnclosedSurfaces enclosed;
+  private ThermalSurvey thermal;
+  private Changes changes;
+  private Figures figures;
+  private SurfaceMeasures measures;
+  private Map<String, List<String>> groupings;
+  private GroundFit ground;
+
+  /** Checks of an envelope that has no architectural model behind it, as from gbXML. */
+  public CheckContext(Envelope envelope, Limits limits, Tolerance tolerance) {
+    this(envelope, ArchitecturalModel.none(), limits, tolerance);
+  }
+
+  public CheckContext(
+      Envelope envelope, ArchitecturalModel model, Limits limits, Tolerance tolerance) {
+    this(envelope, new ModelSurvey(model, tolerance), NO_SCOPE, null, limits, tolerance);
+  }
+
+  private static final ScopeResult NO_SCOPE = new ScopeResult(List.of(), List.of(), Map.of());
+
+  private CheckContext(
+      Envelope envelope,
+      ModelSurvey survey,
+      ScopeResult scope,
+      Other other,
+      Limits limits,
+      Tolerance tolerance) {
+    this(envelope, survey, scope, other, limits, tolerance, null);
+  }
+
+  /** Which way a surface faces, as long as it and its space are what they were. */
+  private record Direction(Surface surface, SpaceVolume space, int value) {}
+
+  /**
+   * The same checks of an envelope that differs a little: what did not change is not measured
+   * again, as long as this context is alive.
+   */
+  public CheckContext after(
+      Envelope changed, BiFunction<CheckContext, CheckContext, Changes> differences) {
+    CheckContext c = new CheckContext(changed, survey, scope, other, limits, tolerance, settled());
+    c.changes = differences.apply(this, c);
+    return c;
+  }
+
+  /** This context without the one that it came from, so that no chain of them is kept alive. */
+  private CheckContext settled() {
+    index();
+    enclosed();
+    overlaps();
+    measures();
+    return before == null ? this : new CheckContext(this);
+  }
+
+  private CheckContext(CheckContext of) {
+    this.before = null;
+    this.directions = of.directions;
+    this.survey = of.survey;
+    this.scope = of.scope;
+    this.other = of.other;
+    this.frames = of.frames;
+    this.envelope = of.envelope;
+    this.limits = of.limits;
+    this.tolerance = of.tolerance;
+    this.volumes = of.volumes;
+    this.rules = of.rules;
+    this.naming = of.naming;
+    this.index = of.index;
+    this.enclosed = of.enclosed;
+    this.overlaps = of.overlaps;
+    this.measures = of.measures;
+  }
+
+  /** What changed since the context that this one came from, or null. */
+  public Changes changes() {
+    return changes;
+  }
+
+  /** Another delivery of the project, that this one is held against. */
+  private record Other(String name, Envelope envelope) {}
+
+  private CheckContext(
+      Envelope envelope,
+      ModelSurvey survey,
+      ScopeResult scope,
+      Other other,
+      Limits limits,
+      Tolerance tolerance,
+      CheckContext before) {
+    this.before = before;
+    this.survey = survey;
+    this.scope = scope;
+    this.other = other;
+    this.frames = other == null ? null : FrameDifference.of(envelope, other.envelope);
+    this.envelope = envelope;
+    this.limits = limits;
+    this.tolerance = tolerance;
+    this.directions = before == null ? new ConcurrentHashMap<>() : before.directions;
+    this.rules = new Rules(tolerance, Tilts.of(limits));
+    this.volumes = SpaceVolumes.of(envelope, rules, before == null ? null : before.volumes);
+    this.naming = new Naming(envelope, rules.types(), this::direction);
+  }
+
+  public Envelope envelope() {
+    return envelope;
+  }
+
+  public Tolerance tolerance() {
+    return tolerance;
+  }
+
+  /** Tolerance and types, as repairs need them. */
+  public Rules rules() {
+    return rules;
+  }
+
+  public SpaceVolumes volumes() {
+    return volumes;
+  }
+
+  public Naming naming() {
+    return naming;
+  }
+
+  /** The same checks of another state of the envelope; the model is not surveyed again. */
+  public CheckContext with(Envelope changed) {
+    return new CheckContext(changed, survey, scope, other, limits, tolerance);
+  }
+
+  /** The same checks, with the requirements of a scope sheet. */
+  public CheckContext with(ScopeResult result) {
+    return new CheckContext(envelope, survey, result, other, limits, tolerance);
+  }
+
+  /** The same checks of the part of the model that is in scope. */
+  public CheckContext scoped(Envelope of, ScopedModel part, ScopeResult result) {
+    return new CheckContext(of, survey.of(part), result, other, limits, tolerance);
+  }
+
+  /**
+   * The same checks, and how this delivery stands to another of the project.
+   *
+   * @param name what people call the other one
+   */
+  public CheckContext beside(String name, Envelope first) {
+    return new CheckContext(envelope, survey, scope, new Other(name, first), limits, tolerance);
+  }
+
+  /** How this delivery stands to the other one of the project, if there is one. */
+  public Optional<FrameDifference> frames() {
+    return Optional.ofNullable(frames);
+  }
+
+  /** What people call the other delivery, or empty. */
+  public String beside() {
+    return other == null ? "" : other.name;
+  }
+
+  /** The architectural model behind the envelope. */
+  public ArchitecturalModel model() {
+    return survey.model();
+  }
+
+  public ScopeResult scope() {
+    return scope;
+  }
+
+  public ModelSurvey survey() {
+    return survey;
+  }
+
+  /** Which spaces share volume; worked out when first asked for. */
+  public synchronized SpaceOverlaps overlaps() {
+    if (overlaps == null) {
+      overlaps =
+          SpaceOverlaps.of(
+              volumes,
+              tolerance,
+              before == null ? null : before.overlaps(),
+              before == null ? null : before.volumes);
+    }
+    return overlaps;
+  }
+
+  /** The envelope in figures; worked out when first asked for. */
+  public synchronized Figures figures() {
+    if (figures == null) {
+      figures = Figures.of(this);
+    }
+    return figures;
+  }
+
+  /** Areas of the surfaces; measured when first asked for. */
+  public synchronized SurfaceMeasures measures() {
+    if (measures == null) {
+      measures =
+          changes == null || changes.everything()
+              ? SurfaceMeasures.of(this)
+              : before.measures().after(this, changes);
+    }
+    return measures;
+  }
+
+  /** Surfaces whose boxes meet a box, in the envelope's order. */
+  public List<Surface> near(Box box) {
+    return Arrays.stream(index().near(box)).mapToObj(envelope.surfaces()::get).toList();
+  }
+
+  /** Surfaces by their place; made when first asked for. */
+  public synchronized SurfaceIndex index() {
+    if (index == null) {
+      index =
+          changes == null
+              ? new SurfaceIndex(this)
+              : new SurfaceIndex(this, before.index(), changes);
+    }
+    return index;
+  }
+
+  /** Surfaces that look into enclosed volumes; worked out when first asked for. */
+  public synchronized EnclosedSurfaces enclosed() {
+    if (enclosed == null) {
+      enclosed =
+          changes == null ? EnclosedSurfaces.of(this) : before.enclosed().after(this, changes);
+    }
+    return enclosed;
+  }
+
+  /** Enclosed volumes that no space covers, as SPC-408 tells of them. */
+  public List<yentra.core.envelope.Uncovered> uncovered() {
+    return enclosed().uncovered();
+  }
+
+  /**
+   * Spaces that only group others, with the keys of what each contains; their volume is that of the
+   * rooms they hold.
+   */
+  public synchronized Map<String, List<String>> groupings() {
+    if (groupings == null) {
+      groupings = Groupings.of(this);
+    }
+    return groupings;
+  }
+
+  /** The ground that the types of surfaces contradict least; found when first asked for. */
+  public synchronized GroundFit ground() {
+    if (ground == null) {
+      ground = GroundFit.of(envelope.surfaces(), limits.of(GroundFit.CODE, GroundFit.HEIGHT));
+    }
+    return ground;
+  }
+
+  /** The same checks with other limits. */
+  public CheckContext with(Limits others) {
+    return new CheckContext(envelope, survey, scope, other, others, tolerance);
+  }
+
+  public Limits limits() {
+    return limits;
+  }
+
+  /**
+   * A limit of a check.
+   *
+   * @throws IllegalArgumentException when the check has no such limit
+   */
+  public double limit(Descriptor check, String name) {
+    return limits.of(check, name);
+  }
+
+  /** Whether the delivery is an architectural model, which states quantities with their unit. */
+  public boolean isIfc() {
+    return envelope.delivered().format().equals(Delivered.IFC);
+  }
+
+  /**
+   * How many constructions that surfaces use neither state a U-value nor have layers that give one.
+   */
+  public int constructionsWithoutUValue() {
+    return (int)
+        thermal().used().stream()
+            .filter(c -> c.uValue() == null && thermal().buildUp(c).resistance().isEmpty())
+            .count();
+  }
+
+  /** Materials of a construction that are no air and state nothing thermal. */
+  public List<Material> silentMaterials(String construction) {
+    return envelope()
+        .construction(construction)
+        .map(c -> thermal().buildUp(c).materials())
+        .orElse(List.of())
+        .stream()
+        .filter(ThermalSurvey::statesNothing)
+        .distinct()
+        .toList();
+  }
+
+  /** What constructions come to; worked out when first asked for. */
+  public synchronized ThermalSurvey thermal() {
+    if (thermal == null) {
+      thermal = new ThermalSurvey(this);
+    }
+    return thermal;
+  }
+
+  /**
+   * Transmission heat loss. Spaces count as conditioned unless the delivery says otherwise; those
+   * that only group others do not count.
+   */
+  public HeatLoss heatLoss(HeatLossOptions options) {
+    Set<String> grouping = groupings().keySet();
+    return HeatLoss.of(
+        envelope,
+        options,
+        s -> outward(s).tilt(),
+        s -> Math.max(0, volumes.of(s.key()).volume()),
+        s -> Conditions.of(s.condition()) != Conditions.NONE,
+        s -> !grouping.contains(s.key()));
+  }
+
+  /** Where a surface stands, for its surface resistances. */
+  public UValueBreakdown.Position position(Surface s) {
+    return UValueBreakdown.Position.of(envelope, s, outward(s).tilt());
+  }
+
+  /** Which way an outdoor wall faces, 0 for true north, clockwise in eighths; −1 for all else. */
+  public int octant(Surface s) {
+    return SurfaceMeasures.octant(this, s);
+  }
+
+  /** The ground level that the types of surfaces contradict least, m in model coordinates. */
+  public double groundLevel() {
+    return ground().level();
+  }
+
+  /** How many surfaces name a construction. */
+  public int uses(String construction) {
+    return thermal().uses(construction);
+  }
+
+  /** Spaces of which conditions are asked: those that only group others have none. */
+  public List<Space> asked() {
+    Set<String> grouping = groupings().keySet();
+    return envelope.spaces().stream().filter(s -> !grouping.contains(s.key())).toList();
+  }
+
+  /** Types by the tilts that ADJ-504 takes for walls, roofs and floors. */
+  public SurfaceTypes types() {
+    return rules.types();
+  }
+
+  /** {@link SpaceVolumes#direction}, worked out once per surface. */
+  public int direction(Surface s) {
+    SpaceVolume space = s.sides().isEmpty() ? null : volumes.of(s.sides().get(0).space());
+    Direction known = directions.get(s.key());
+    if (known == null || known.surface != s || known.space != space) {
+      known = new Direction(s, space, volumes.direction(s));
+      directions.put(s.key(), known);
+    }
+    return known.value;
+  }
+
+  /** A surface's polygon, turned out of its first space where that can be told. */
+  public Polygon outward(Surface s) {
+    return direction(s) < 0 ? s.polygon().reversed() : s.polygon();
+  }
+
+  /** Starts a finding of a check about some objects; the place in the file is that of the first. */
+  public FindingBuilder finding(Descriptor check, String... objects) {
+    return new FindingBuilder(check, List.of(objects))
+        .at(source(objects.length == 0 ? "" : objects[0]));
+  }
+
+  private SourceRef source(String key) {
+    if (key.isEmpty()) {
+      return SourceRef.REPAIR;
+    }
+    // openings last: where they lie is worked out for all of them at once
+    return envelope
+        .surface(key)
+        .map(Surface::source)
+        .or(() -> envelope.space(key).map(s -> s.source()))
+        .or(() -> envelope.construction(key).map(c -> c.source()))
+        .or(() -> envelope.opening(key).map(Opening::source))
+        .orElse(SourceRef.REPAIR);
+  }
+}

@@ -1,2 +1,0 @@
-/** The check catalogue: one class a check, run over a shared context. */
-package yentra.core.check;

@@ -1,0 +1,55 @@
+package yentra.core.finding;
+
+import java.util.Locale;
+
+/** Figures in messages: no more digits than the tolerance supports. */
+public final class Text {
+  private Text() {}
+
+  public static String area(double squareMetres) {
+    return String.format(Locale.ROOT, "%.2f m²", squareMetres);
+  }
+
+  public static String smallArea(double squareMetres) {
+    return String.format(Locale.ROOT, "%.4f m²", squareMetres);
+  }
+
+  public static String length(double metres) {
+    return String.format(Locale.ROOT, "%.3f m", metres);
+  }
+
+  public static String millimetres(double metres) {
+    return String.format(Locale.ROOT, "%.1f mm", metres * 1000);
+  }
+
+  public static String volume(double cubicMetres) {
+    return String.format(Locale.ROOT, "%.2f m³", cubicMetres);
+  }
+
+  /** A figure with up to four significant digits, without a power of ten where it can be. */
+  public static String value(double v) {
+    if (v == 0 || !Double.isFinite(v) || Math.abs(v) >= 1e7 || Math.abs(v) < 1e-6) {
+      return String.valueOf(v);
+    }
+    return new java.math.BigDecimal(v)
+        .round(new java.math.MathContext(4))
+        .stripTrailingZeros()
+        .toPlainString();
+  }
+
+  public static String percent(double share) {
+    return String.format(Locale.ROOT, "%.1f %%", share);
+  }
+
+  public static String degrees(double degrees) {
+    return String.format(Locale.ROOT, "%.1f°", degrees);
+  }
+
+  /** The first three, and how many more. */
+  public static String some(java.util.List<String> names) {
+    int n = names.size();
+    return n <= 3
+        ? String.join(", ", names)
+        : String.join(", ", names.subList(0, 3)) + " and " + (n - 3) + " more";
+  }
+}

@@ -1,8 +1,0 @@
-package yentra.core.repair;
-
-/**
- * A repair that answers a finding.
- *
- * @param label what the button says: a verb and its object
- */
-public record Remedy(String label, Repair repair) {}

@@ -1,0 +1,2 @@
+/** Repairs of a delivery as a whole: place, unit, ids, references. */
+package yentra.core.repair.delivery;

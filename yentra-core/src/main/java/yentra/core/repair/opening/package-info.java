@@ -1,0 +1,2 @@
+/** Repairs of openings. */
+package yentra.core.repair.opening;

@@ -1,0 +1,2 @@
+/** Repairs of spaces: adding, joining, splitting, naming, shells. */
+package yentra.core.repair.space;

@@ -1,0 +1,2 @@
+/** Repairs of surfaces: shape, type, neighbours; joining, splitting, matching. */
+package yentra.core.repair.surface;

@@ -1,0 +1,2 @@
+/** Repairs of uses, schedules and zones. */
+package yentra.core.repair.use;
