@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.check.run.CheckCatalogue;
 import yentra.core.check.run.CheckRun;
@@ -29,6 +30,9 @@ import yentra.core.gbxml.GbxmlReader;
 import yentra.core.gbxml.GbxmlWriter;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.pipeline.Delivery;
+import yentra.core.pipeline.Stage;
+import yentra.core.pipeline.StageOptions;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Repair;
 import yentra.core.repair.surface.DeleteSurface;
@@ -165,22 +169,10 @@ public final class Bench {
   }
 
   private static void file(Path path) throws Exception {
-    DeliveryReader reader = new DeliveryReader(ReadLimits.standard(), T);
     byte[] bytes = Files.readAllBytes(path);
-    DeliveryReader.Source source =
-        new DeliveryReader.Source() {
-          @Override
-          public InputStream open() {
-            return new java.io.ByteArrayInputStream(bytes);
-          }
-
-          @Override
-          public long length() {
-            return bytes.length;
-          }
-        };
-    double read = best(() -> reader.read(source, DeliveryReader.Progress.NONE));
-    Envelope e = reader.read(source, DeliveryReader.Progress.NONE).envelope();
+    DeliveryReader.Source source = DeliveryReader.Source.of(bytes);
+    double read = best(() -> staged(source));
+    Envelope e = staged(source).envelope();
     long heap = heap();
     double measure = best(() -> new CheckContext(e, Limits.STANDARD, T));
     double check =
@@ -194,6 +186,12 @@ public final class Bench {
         measure,
         Math.max(0, check),
         heap);
+  }
+
+  private static Stage staged(DeliveryReader.Source source)
+      throws IOException, UnreadableException {
+    return Delivery.read(source, ReadLimits.standard(), T, DeliveryReader.Progress.NONE)
+        .stage(StageOptions.STANDARD, Watch.NONE);
   }
 
   private static long heap() {

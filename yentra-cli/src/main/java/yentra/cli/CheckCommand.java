@@ -135,7 +135,7 @@ final class CheckCommand implements Callable<Integer> {
         Locale.ROOT,
         "%s: %s %s, %d spaces, %d surfaces, %d openings%n",
         c.file(),
-        c.reading().format(),
+        c.format(),
         c.envelope().delivered().schema(),
         c.envelope().spaces().size(),
         c.envelope().surfaces().size(),

@@ -43,7 +43,7 @@ final class CheckReport {
   private Map<String, Object> report() {
     Map<String, Object> r = new LinkedHashMap<>();
     r.put("file", checked.file().toString());
-    r.put("format", checked.reading().format().name().toLowerCase(Locale.ROOT));
+    r.put("format", checked.format().name().toLowerCase(Locale.ROOT));
     r.put("schema", envelope.delivered().schema());
     r.put("totals", totals());
     Site s = envelope.site();

@@ -3,35 +3,30 @@ package yentra.cli;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
 import yentra.core.boundary.BoundaryOptions;
-import yentra.core.boundary.EnclosedVolumes;
+import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.check.run.CheckCatalogue;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
-import yentra.core.envelope.Rules;
-import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.finding.Finding;
 import yentra.core.finding.Limits;
 import yentra.core.finding.Severity;
 import yentra.core.geometry.Tolerance;
-import yentra.core.ifc.IfcModel;
-import yentra.core.ifc.IfcReader;
 import yentra.core.intake.DeliveryFormat;
 import yentra.core.intake.DeliveryReader;
-import yentra.core.repair.NotApplicableException;
-import yentra.core.repair.space.AddSpaces;
-import yentra.core.scope.ScopeResult;
-import yentra.core.scope.ScopeRun;
+import yentra.core.pipeline.Delivery;
+import yentra.core.pipeline.Stage;
+import yentra.core.pipeline.StageOptions;
 import yentra.core.scope.ScopeSheet;
-import yentra.core.scope.ScopedModel;
+import yentra.core.scope.ScopeState;
+import yentra.core.scope.ScopeStep;
 
 /** A file read and checked, with the times it took in milliseconds. */
 record Checked(
     Path file,
-    DeliveryReader.Reading reading,
+    DeliveryFormat format,
     CheckContext context,
     List<Finding> findings,
     long readMs,
@@ -51,31 +46,20 @@ record Checked(
   static Checked of(
       Path file, Limits limits, BoundaryOptions boundaries, ScopeSheet sheet, Checked beside)
       throws IOException, UnreadableException {
-    Tolerance tolerance = Tolerance.standard();
-    Rules rules = new Rules(tolerance, boundaries.derivation().types());
     long t0 = System.nanoTime();
-    DeliveryReader.Reading reading =
-        new DeliveryReader(ReadLimits.standard(), boundaries, tolerance)
-            .read(new FileSource(file), DeliveryReader.Progress.NONE);
+    Delivery delivery =
+        Delivery.read(
+            new FileSource(file),
+            ReadLimits.standard(),
+            Tolerance.standard(),
+            DeliveryReader.Progress.NONE);
     long t1 = System.nanoTime();
-    if (boundaries.findSpaces() && reading.format() == DeliveryFormat.GBXML) {
-      reading =
-          new DeliveryReader.Reading(
-              reading.format(), withFoundSpaces(reading.envelope(), rules), reading.model());
-    }
-    CheckContext context;
-    if (sheet != null && reading.model() instanceof IfcModel model) {
-      ScopeResult result = ScopeRun.of(sheet, model, Map.of());
-      ScopedModel scoped = ScopedModel.of(model, result);
-      reading =
-          new DeliveryReader.Reading(
-              reading.format(),
-              IfcReader.envelope(model, scoped, null, boundaries, tolerance),
-              scoped);
-      context = new CheckContext(reading.envelope(), scoped, limits, tolerance).with(result);
-    } else {
-      context = new CheckContext(reading.envelope(), reading.model(), limits, tolerance);
-    }
+    ScopeState scope =
+        sheet == null
+            ? ScopeState.AS_DELIVERED
+            : ScopeState.of(List.of(new ScopeStep.ApplySheet(sheet)));
+    Stage stage = delivery.stage(new StageOptions(scope, boundaries, null, limits), Watch.NONE);
+    CheckContext context = stage.context();
     if (beside != null) {
       context = context.beside(String.valueOf(beside.file.getFileName()), beside.envelope());
     }
@@ -84,7 +68,7 @@ record Checked(
     long t3 = System.nanoTime();
     return new Checked(
         file,
-        reading,
+        delivery.format(),
         context,
         findings,
         (t1 - t0) / 1_000_000,
@@ -92,19 +76,8 @@ record Checked(
         (t3 - t2) / 1_000_000);
   }
 
-  /** Of gbXML the surfaces are what encloses a volume. */
-  private static Envelope withFoundSpaces(Envelope e, Rules rules) {
-    List<SpaceSeed> seeds =
-        EnclosedVolumes.of(e, rules).volumes().stream().map(EnclosedVolumes.Volume::seed).toList();
-    try {
-      return seeds.isEmpty() ? e : new AddSpaces(seeds).apply(e, rules);
-    } catch (NotApplicableException x) {
-      throw new IllegalStateException("a volume was found, but not again", x);
-    }
-  }
-
   Envelope envelope() {
-    return reading.envelope();
+    return context.envelope();
   }
 
   long count(Severity severity) {

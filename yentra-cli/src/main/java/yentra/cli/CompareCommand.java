@@ -13,12 +13,15 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.json.JsonMapper;
+import yentra.core.boundary.Watch;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.pipeline.Delivery;
+import yentra.core.pipeline.StageOptions;
 import yentra.core.revision.RevisionComparison;
 
 /** What changed from one file to the other. Exit 0: nothing; 1: something; 2: not readable. */
@@ -54,8 +57,9 @@ final class CompareCommand implements Callable<Integer> {
 
   private static Envelope envelope(Path file, Tolerance tolerance)
       throws IOException, UnreadableException {
-    return new DeliveryReader(ReadLimits.standard(), tolerance)
-        .read(new FileSource(file), DeliveryReader.Progress.NONE)
+    return Delivery.read(
+            new FileSource(file), ReadLimits.standard(), tolerance, DeliveryReader.Progress.NONE)
+        .stage(StageOptions.STANDARD, Watch.NONE)
         .envelope();
   }
 

@@ -18,6 +18,7 @@ import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.IfcModel;
 import yentra.core.ifc.IfcTrimmer;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.pipeline.Delivery;
 import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopeRun;
 import yentra.core.scope.ScopeSheet;
@@ -52,10 +53,13 @@ final class ScopeCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException, UnreadableException {
     ScopeSheet applied = Sheets.read(sheet);
-    DeliveryReader.Reading reading =
-        new DeliveryReader(ReadLimits.standard(), Tolerance.standard())
-            .read(new FileSource(in), DeliveryReader.Progress.NONE);
-    if (!(reading.model() instanceof IfcModel model)) {
+    Delivery delivery =
+        Delivery.read(
+            new FileSource(in),
+            ReadLimits.standard(),
+            Tolerance.standard(),
+            DeliveryReader.Progress.NONE);
+    if (!(delivery.model() instanceof IfcModel model)) {
       throw new IOException(in + ": scope sheets apply to IFC files; this one is gbXML.");
     }
     ScopeResult result = ScopeRun.of(applied, model, Map.of());

@@ -243,4 +243,34 @@ class CommandLineTest {
         .as("run ./yentra catalogue > docs/checks.md")
         .isEqualTo(CatalogueCommand.markdown(CheckCatalogue.descriptors()));
   }
+
+  @Test
+  void scopeSaysWhatIsInAndWritesTheTrimmedFile() throws IOException {
+    Path ifc = Files.write(dir.resolve("station.ifc"), DemoFiles.ifc());
+    Path out = dir.resolve("trimmed.ifc");
+    Run table = run("scope", ifc, "--sheet", "geometry", "-o", out);
+    assertThat(table.err()).isEmpty();
+    assertThat(table.out()).contains("IfcWall");
+    assertThat(Files.size(out)).isPositive().isLessThan(Files.size(ifc));
+    JsonNode json = run("scope", ifc, "--sheet", "geometry", "--format", "json").json();
+    assertThat(json.size()).isPositive();
+    // what is written opens again, with fewer elements and the same spaces
+    assertThat(run("check", "--format", "json", out).json().get("spaces").size())
+        .isEqualTo(run("check", "--format", "json", ifc).json().get("spaces").size());
+    assertThat(run("scope", sound, "--sheet", "geometry").err()).contains("gbXML");
+    assertThat(run("scope", ifc, "--sheet", "nonsense").exit()).isEqualTo(2);
+  }
+
+  @Test
+  void compareTellsTwoRevisionsApart() {
+    Run same = run("compare", sound, sound);
+    assertThat(same.exit()).isZero();
+    Run r = run("compare", sound, faulty);
+    assertThat(r.exit()).isEqualTo(1);
+    assertThat(r.out()).isNotBlank();
+    JsonNode j = run("compare", "--format", "json", sound, faulty).json();
+    assertThat(j.get("before").asString()).isEqualTo(sound.toString());
+    assertThat(j.get("after").asString()).isEqualTo(faulty.toString());
+    assertThat(run("compare", sound, dir.resolve("none.xml")).exit()).isEqualTo(2);
+  }
 }

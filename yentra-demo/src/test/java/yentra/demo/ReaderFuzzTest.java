@@ -2,8 +2,6 @@ package yentra.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.ByteArrayInputStream;
-import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Arrays;
@@ -12,7 +10,7 @@ import java.util.Random;
 import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import yentra.core.check.measure.CheckContext;
+import yentra.core.boundary.Watch;
 import yentra.core.check.run.CheckCatalogue;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
@@ -20,10 +18,12 @@ import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
 import yentra.core.finding.Finding;
-import yentra.core.finding.Limits;
 import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.IfcModel;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.pipeline.Delivery;
+import yentra.core.pipeline.Stage;
+import yentra.core.pipeline.StageOptions;
 
 /**
  * Broken files, made from sound ones with a fixed seed: each is read, checked and written, or
@@ -34,20 +34,6 @@ class ReaderFuzzTest {
 
   /** Few in every test run; {@code -Dyentra.fuzz.rounds=5000} gives 20,000 of each format. */
   private static final int ROUNDS = Integer.getInteger("yentra.fuzz.rounds", 100);
-
-  private final DeliveryReader reader = new DeliveryReader(ReadLimits.standard(), T);
-
-  private record Bytes(byte[] bytes) implements DeliveryReader.Source {
-    @Override
-    public InputStream open() {
-      return new ByteArrayInputStream(bytes);
-    }
-
-    @Override
-    public long length() {
-      return bytes.length;
-    }
-  }
 
   @ParameterizedTest
   @ValueSource(longs = {1, 2, 3, 20261125})
@@ -79,11 +65,16 @@ class ReaderFuzzTest {
 
   private boolean survives(byte[] bytes) throws Exception {
     try {
-      DeliveryReader.Reading r = reader.read(new Bytes(bytes), DeliveryReader.Progress.NONE);
-      Envelope e = r.envelope();
-      List<Finding> findings =
-          CheckCatalogue.run(new CheckContext(e, r.model(), Limits.STANDARD, T));
-      if (r.model() instanceof IfcModel m && findings.isEmpty()) {
+      Delivery d =
+          Delivery.read(
+              DeliveryReader.Source.of(bytes),
+              ReadLimits.standard(),
+              T,
+              DeliveryReader.Progress.NONE);
+      Stage stage = d.stage(StageOptions.STANDARD, Watch.NONE);
+      Envelope e = stage.envelope();
+      List<Finding> findings = CheckCatalogue.run(stage.context());
+      if (d.model() instanceof IfcModel m && findings.isEmpty()) {
         assertThat(lost(bytes, m)).as("not read, and nothing says so").isEmpty();
       }
       Handover.gbxml(e, SurfaceTypes.STANDARD, ReadLimits.standard());

@@ -17,6 +17,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import yentra.core.boundary.SpaceVolume;
+import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.check.run.CheckCatalogue;
 import yentra.core.envelope.Envelope;
@@ -30,6 +31,8 @@ import yentra.core.finding.Severity;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.pipeline.Delivery;
+import yentra.core.pipeline.StageOptions;
 
 /**
  * What is written is read by a reader that is none of ours, and checked by us again: no blocker or
@@ -129,20 +132,9 @@ class WrittenFilesTest {
   }
 
   private static Envelope read(byte[] bytes) throws UnreadableException, IOException {
-    return new DeliveryReader(ReadLimits.standard(), T)
-        .read(
-            new DeliveryReader.Source() {
-              @Override
-              public java.io.InputStream open() {
-                return new ByteArrayInputStream(bytes);
-              }
-
-              @Override
-              public long length() {
-                return bytes.length;
-              }
-            },
-            DeliveryReader.Progress.NONE)
+    return Delivery.read(
+            DeliveryReader.Source.of(bytes), ReadLimits.standard(), T, DeliveryReader.Progress.NONE)
+        .stage(StageOptions.STANDARD, Watch.NONE)
         .envelope();
   }
 

@@ -16,6 +16,7 @@ import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.finding.Finding;
+import yentra.core.finding.FindingId;
 import yentra.core.finding.Severity;
 import yentra.core.revision.Fingerprint;
 import yentra.server.db.tables.records.AcceptanceRecord;
@@ -37,13 +38,10 @@ class Decisions {
     this.ids = ids;
   }
 
-  /**
-   * What is known of the findings of one state.
-   *
-   * @param accepted by id of the finding
-   */
+  /** What is known of the findings of one state. */
   record Known(
-      Map<String, Views.AcceptanceView> accepted, Map<String, List<Views.AnswerView>> answers) {
+      Map<FindingId, Views.AcceptanceView> accepted,
+      Map<FindingId, List<Views.AnswerView>> answers) {
     static final Known NOTHING = new Known(Map.of(), Map.of());
 
     boolean isOpen(Finding f) {
@@ -67,21 +65,21 @@ class Decisions {
   }
 
   Known of(DeliveryRecord d, CheckContext context, List<Finding> findings) {
-    Map<String, AcceptanceRecord> standing = new HashMap<>();
+    Map<FindingId, AcceptanceRecord> standing = new HashMap<>();
     db.selectFrom(ACCEPTANCE)
         .where(ACCEPTANCE.PROJECT_ID.eq(d.getProjectId()))
         .and(ACCEPTANCE.PART.eq(d.getPart()))
         .and(ACCEPTANCE.WITHDRAWN_AT.isNull())
         .orderBy(ACCEPTANCE.MADE_AT, ACCEPTANCE.ID)
-        .forEach(a -> standing.put(a.getFinding(), a));
-    Map<String, List<Views.AnswerView>> answers = new HashMap<>();
+        .forEach(a -> standing.put(FindingId.parse(a.getFinding()), a));
+    Map<FindingId, List<Views.AnswerView>> answers = new HashMap<>();
     db.selectFrom(BCF_ANSWER)
         .where(BCF_ANSWER.PROJECT_ID.eq(d.getProjectId()))
         .orderBy(BCF_ANSWER.RECEIVED_AT, BCF_ANSWER.SAID_AT, BCF_ANSWER.ID)
         .forEach(
             a ->
                 answers
-                    .computeIfAbsent(a.getFinding(), k -> new ArrayList<>())
+                    .computeIfAbsent(FindingId.parse(a.getFinding()), k -> new ArrayList<>())
                     .add(
                         new Views.AnswerView(
                             a.getStatus(),
@@ -89,13 +87,13 @@ class Decisions {
                             a.getSaidAt(),
                             a.getSaid(),
                             a.getFileName())));
-    Map<String, Views.AcceptanceView> accepted = new HashMap<>();
+    Map<FindingId, Views.AcceptanceView> accepted = new HashMap<>();
     if (!standing.isEmpty()) {
       for (Finding f : findings) {
-        AcceptanceRecord a = standing.get(f.id().toString());
+        AcceptanceRecord a = standing.get(f.id());
         if (a != null) {
           accepted.put(
-              f.id().toString(),
+              f.id(),
               new Views.AcceptanceView(
                   a.getReason(),
                   a.getMadeBy(),

@@ -171,7 +171,7 @@ class Deliveries {
             v,
             store.report(d),
             ScopeViews.summary(s),
-            ModelViews.place(states.delivered(d)),
+            ModelViews.place(states.asDelivered(d)),
             s.findings(),
             log.stream().map(e -> store.view(e, position)).toList(),
             history.settings(),

@@ -2,20 +2,14 @@ package yentra.server;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.EnclosedVolumes;
 import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
@@ -26,18 +20,16 @@ import yentra.core.envelope.UnreadableException;
 import yentra.core.finding.Finding;
 import yentra.core.finding.Limits;
 import yentra.core.geometry.Tolerance;
-import yentra.core.ifc.IfcModel;
-import yentra.core.ifc.IfcReader;
 import yentra.core.intake.DeliveryReader;
 import yentra.core.intake.ProjectSettings;
 import yentra.core.model.ArchitecturalModel;
-import yentra.core.model.EnvelopeModel;
+import yentra.core.pipeline.Delivery;
+import yentra.core.pipeline.Stage;
+import yentra.core.pipeline.StageOptions;
 import yentra.core.repair.Repair;
 import yentra.core.repair.Replay;
 import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopeState;
-import yentra.core.scope.ScopeStep;
-import yentra.core.scope.ScopedModel;
 import yentra.server.db.tables.records.DeliveryRecord;
 import yentra.server.db.tables.records.RepairEntryRecord;
 
@@ -51,15 +43,15 @@ class DeliveryStates {
   private final ProjectStore projects;
   private final Tolerance tolerance;
   private final ReadLimits limits;
-  private final Cache<UUID, CheckContext> delivered =
+  private final Cache<UUID, Delivery> delivered =
       Caffeine.newBuilder()
-          .maximumWeight(MOST_SURFACES)
-          .weigher((UUID k, CheckContext c) -> weight(c))
+          .maximumWeight(MOST_ELEMENTS)
+          .weigher((UUID k, Delivery d) -> Math.max(1000, d.whole().elements().size()))
           .build();
   private final Cache<ScopeKey, Scoped> scopes =
       Caffeine.newBuilder()
           .maximumWeight(MOST_SURFACES)
-          .weigher((ScopeKey k, Scoped s) -> weight(s.context))
+          .weigher((ScopeKey k, Scoped s) -> weight(s.stage.context()))
           .build();
   private final Cache<RunKey, CheckRun> runs =
       Caffeine.newBuilder()
@@ -72,6 +64,9 @@ class DeliveryStates {
 
   /** Surfaces of all states of one kind that are kept; a surface is some 10 kB with its checks. */
   private static final long MOST_SURFACES = 120_000;
+
+  /** Elements of all files that are kept as they were read; one is some kB with its instances. */
+  private static final long MOST_ELEMENTS = 1_000_000;
 
   private static int weight(CheckContext c) {
     return Math.max(500, c.envelope().surfaces().size());
@@ -114,9 +109,12 @@ class DeliveryStates {
   /** What a state depends on: the repairs in force, after all that comes before them. */
   private record RunKey(ScopeKey before, Map<String, Double> limits, List<UUID> repairs) {}
 
-  /** What the scope steps in force make of a delivery, before any repair. */
-  private record Scoped(
-      ArchitecturalModel whole, ScopeState scope, ScopeResult result, CheckContext context) {}
+  /**
+   * What the scope steps in force make of a delivery, before any repair.
+   *
+   * @param read the envelope as the delivery says it, without the project's place and uses
+   */
+  private record Scoped(Stage stage, Envelope read) {}
 
   /** The newest state. */
   State state(UUID id) {
@@ -170,9 +168,9 @@ class DeliveryStates {
     return new State(
         d.getVersion(),
         settings,
-        scoped.whole,
-        scoped.scope,
-        scoped.result,
+        scoped.stage.whole(),
+        scoped.stage.scope(),
+        scoped.stage.result(),
         run,
         List.copyOf(worstFirst));
   }
@@ -192,7 +190,7 @@ class DeliveryStates {
     }
     if (run == null) {
       known = 0;
-      run = CheckRun.of(scoped.context.with(new Limits(set)));
+      run = CheckRun.of(scoped.stage.context().with(new Limits(set)));
       runs.put(new RunKey(before, set, List.of()), run);
     }
     if (known == ids.size()) {
@@ -231,59 +229,26 @@ class DeliveryStates {
     if (known != null) {
       return known;
     }
-    CheckContext base = base(d);
     ScopeState scope = ScopeState.of(entries.stream().map(store::scopeStep).toList());
-    ArchitecturalModel whole = whole(base);
-    ScopeResult result = scope.run(whole);
-    CheckContext context = scoped(base, scope, result, settings, watch);
-    context = context.with(settings.applyTo(context.envelope()));
+    Stage stage = delivery(d).stage(options(settings, scope), watch);
+    Envelope read = stage.envelope();
+    CheckContext context = stage.context().with(settings.applyTo(read));
     DeliveryRecord first = store.first(d).orElse(null);
     if (first != null) {
       context =
           context.beside(
               "the project’s first delivery (" + first.getFileName() + ")",
-              settings.applyTo(base(first).envelope()));
+              settings.applyTo(asDelivered(first, settings)));
     }
-    Scoped made = new Scoped(whole, scope, result, context);
+    Scoped made = new Scoped(stage.with(context), read);
     scopes.put(key, made);
     return made;
   }
 
-  /** Of gbXML the envelope itself is what there is to choose from. */
-  private static ArchitecturalModel whole(CheckContext base) {
-    return whole(base.model(), base.envelope());
-  }
-
-  static ArchitecturalModel whole(DeliveryReader.Reading r) {
-    return whole(r.model(), r.envelope());
-  }
-
-  private static ArchitecturalModel whole(ArchitecturalModel model, Envelope envelope) {
-    return model instanceof IfcModel m ? m : new EnvelopeModel(envelope);
-  }
-
-  private CheckContext scoped(
-      CheckContext base,
-      ScopeState scope,
-      ScopeResult result,
-      ProjectSettings settings,
-      Watch watch) {
-    BoundaryOptions boundaries = boundaries(settings, scope);
-    if (scope.isAsDelivered()
-        && settings.groundLevel() == null
-        && boundaries.equals(BoundaryOptions.STANDARD)) {
-      return base;
-    }
-    if (!(base.model() instanceof IfcModel model)) {
-      Set<String> out = new HashSet<>();
-      result.decisions().stream().filter(x -> !x.in()).forEach(x -> out.add(x.element().key()));
-      return base.with(base.envelope().within(k -> !out.contains(k)));
-    }
-    ScopedModel part = scope.scoped(model, result);
-    return base.scoped(
-        IfcReader.envelope(model, part, settings.groundLevel(), boundaries, watch, tolerance),
-        part,
-        result);
+  /** What a project decides before an envelope is made. */
+  static StageOptions options(ProjectSettings settings, ScopeState scope) {
+    return new StageOptions(
+        scope, settings.boundaryOptions(), settings.groundLevel(), Limits.STANDARD);
   }
 
   /** The state that other choices about boundaries would give, before any repair. */
@@ -291,73 +256,51 @@ class DeliveryStates {
     DeliveryStore.Loaded l = store.loaded(id);
     ProjectSettings tried = projects.settings(l.delivery().getProjectId()).with(choices).checked();
     Scoped scoped = scoped(l.delivery(), tried, l.inForce(), watch);
-    return scoped.context.with(new Limits(tried.limits()));
+    return scoped.stage.context().with(new Limits(tried.limits()));
   }
 
   /** Volumes that are enclosed in the newest state and that no space covers. */
   EnclosedVolumes enclosed(UUID id) {
-    State s = state(id);
-    return s.whole instanceof IfcModel model
-        ? IfcReader.enclosed(
-            model, s.scope.scoped(model, s.result), s.envelope(), s.context().rules())
-        : EnclosedVolumes.of(s.envelope(), s.context().rules());
-  }
-
-  /** What the project says of boundaries, and what was decided for single spaces. */
-  private static BoundaryOptions boundaries(ProjectSettings settings, ScopeState scope) {
-    Map<String, BoundaryOptions.Mode> spaces = new HashMap<>();
-    scope
-        .boundaries()
-        .forEach(
-            (space, source) ->
-                spaces.put(
-                    space,
-                    source == ScopeStep.BoundarySource.DERIVED
-                        ? BoundaryOptions.Mode.DERIVE
-                        : BoundaryOptions.Mode.KEEP));
-    return settings.boundaryOptions().with(spaces, scope.seeds());
+    DeliveryStore.Loaded l = store.loaded(id);
+    State s = state(l.delivery(), l.inForce());
+    Stage stage = new Stage(s.whole, s.scope, s.result, s.context());
+    return delivery(l.delivery()).enclosed(stage, s.envelope(), s.context().rules());
   }
 
   /** Keeps what a job has just read, so that opening it does not read it again. */
-  void remember(UUID id, DeliveryReader.Reading reading) {
-    delivered.put(id, context(reading));
+  void remember(UUID id, Delivery read, ProjectSettings settings, Stage stage) {
+    delivered.put(id, read);
+    Envelope e = stage.envelope();
+    boolean alone = store.first(store.get(id)).isEmpty();
+    if (alone) {
+      scopes.put(
+          new ScopeKey(id, List.of(), settings.withLimits(null).withConstructions(null)),
+          new Scoped(stage.with(stage.context().with(settings.applyTo(e))), e));
+    }
   }
 
-  private CheckContext context(DeliveryReader.Reading r) {
-    return new CheckContext(r.envelope(), r.model(), Limits.STANDARD, tolerance);
+  /** The file, read. */
+  private Delivery delivery(DeliveryRecord d) {
+    return delivered.get(d.getId(), id -> read(store.content(d.getSha256())));
   }
 
-  /** The envelope as delivered, with the architectural model behind it. */
-  private CheckContext base(DeliveryRecord d) {
-    return delivered.get(d.getId(), id -> context(read(store.content(d.getSha256()))));
+  /** The envelope as the delivery says it, nothing put out of scope. */
+  Envelope asDelivered(DeliveryRecord d) {
+    return asDelivered(d, projects.settings(d.getProjectId()));
   }
 
-  private DeliveryReader.Reading read(byte[] bytes) {
+  private Envelope asDelivered(DeliveryRecord d, ProjectSettings settings) {
+    return scoped(d, settings, List.of(), Watch.NONE).read;
+  }
+
+  private Delivery read(byte[] bytes) {
     try {
-      return new DeliveryReader(limits, tolerance)
-          .read(new Bytes(bytes), DeliveryReader.Progress.NONE);
+      return Delivery.read(
+          DeliveryReader.Source.of(bytes), limits, tolerance, DeliveryReader.Progress.NONE);
     } catch (UnreadableException e) {
       throw Problem.unreadable(e.getMessage(), e.line(), e.column());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-  }
-
-  /** Bytes in memory as a source to read. */
-  record Bytes(byte[] bytes) implements DeliveryReader.Source {
-    @Override
-    public InputStream open() {
-      return new ByteArrayInputStream(bytes);
-    }
-
-    @Override
-    public long length() {
-      return bytes.length;
-    }
-  }
-
-  /** The envelope as delivered. */
-  Envelope delivered(DeliveryRecord d) {
-    return base(d).envelope();
   }
 }

@@ -94,7 +94,7 @@ class Handovers {
                         known.accepted().get(f.id()).reason(),
                         known.accepted().get(f.id()).by()))
             .toList();
-    List<String> unknown = StandardUses.unknown(state.envelope(), states.delivered(d));
+    List<String> unknown = StandardUses.unknown(state.envelope(), states.asDelivered(d));
     if (!unknown.isEmpty()) {
       throw Problem.notApplicable(
           String.join(" ", unknown) + " Give another one in Thermal; no other reader knows it.");

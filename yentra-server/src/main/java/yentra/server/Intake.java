@@ -29,15 +29,19 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import yentra.core.boundary.Watch;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.ReadNote;
-import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.BodyReport;
 import yentra.core.ifc.IfcModel;
 import yentra.core.intake.DeliveryReader;
 import yentra.core.intake.IdSketch;
+import yentra.core.intake.ProjectSettings;
+import yentra.core.pipeline.Delivery;
+import yentra.core.pipeline.Stage;
+import yentra.core.scope.ScopeState;
 import yentra.server.db.tables.records.IntakeJobRecord;
 
 /**
@@ -53,18 +57,28 @@ class Intake {
   private final DSLContext db;
   private final DeliveryStore store;
   private final DeliveryStates states;
+  private final ProjectStore projects;
   private final TransactionTemplate transaction;
   private final ObjectProvider<Scheduler> scheduler;
   private final Clock clock;
   private final Supplier<UUID> ids;
   private final YentraSettings settings;
   private final ReadLimits limits;
-  private final DeliveryReader reader;
+  private final Tolerance tolerance;
+
+  /** Of the whole, how much has been done when the file has been read. */
+  private static final double READ = 0.6;
+
+  private static final double ALMOST = 0.95;
+
+  /** Progress is told this often, ns. */
+  private static final long OFTEN = 200_000_000L;
 
   Intake(
       DSLContext db,
       DeliveryStore store,
       DeliveryStates states,
+      ProjectStore projects,
       TransactionTemplate transaction,
       ObjectProvider<Scheduler> scheduler,
       Clock clock,
@@ -75,13 +89,14 @@ class Intake {
     this.db = db;
     this.store = store;
     this.states = states;
+    this.projects = projects;
     this.transaction = transaction;
     this.scheduler = scheduler;
     this.clock = clock;
     this.ids = ids;
     this.settings = settings;
     this.limits = limits;
-    this.reader = new DeliveryReader(limits, tolerance);
+    this.tolerance = tolerance;
   }
 
   /**
@@ -100,7 +115,7 @@ class Intake {
         copy(in, out);
       }
       try {
-        reader.recognise(new PathSource(file));
+        new DeliveryReader(limits, tolerance).recognise(new PathSource(file));
       } catch (UnreadableException e) {
         throw Problem.unreadable(e.getMessage(), e.line(), e.column());
       }
@@ -292,10 +307,18 @@ class Intake {
     try {
       long start = System.nanoTime();
       say(id, 0, "Reading " + j.getFileName());
-      DeliveryReader.Reading reading =
-          reader.read(new DeliveryStates.Bytes(store.content(j.getSha256())), progress(id));
+      // how envelopes are made is known before anything is read
+      ProjectSettings settings = projects.settings(j.getProjectId());
+      Delivery delivery =
+          Delivery.read(
+              DeliveryReader.Source.of(store.content(j.getSha256())),
+              limits,
+              tolerance,
+              progress(id));
+      Stage stage =
+          delivery.stage(DeliveryStates.options(settings, ScopeState.AS_DELIVERED), made(id));
       long millis = (System.nanoTime() - start) / 1_000_000;
-      finish(j, reading, millis);
+      finish(j, new Read(delivery, settings, stage, millis));
     } catch (UnreadableException e) {
       fail(j, "failed", e.getMessage(), e.line(), e.column());
     } catch (CancelledException e) {
@@ -313,7 +336,10 @@ class Intake {
     }
   }
 
-  private void finish(IntakeJobRecord j, DeliveryReader.Reading reading, long millis) {
+  /** A file that has been read, and what it took in ms. */
+  private record Read(Delivery delivery, ProjectSettings settings, Stage stage, long millis) {}
+
+  private void finish(IntakeJobRecord j, Read read) {
     transaction.executeWithoutResult(
         t -> {
           alone(j.getProjectId());
@@ -321,13 +347,16 @@ class Intake {
               store.add(
                   j.getProjectId(),
                   j.getFileName(),
-                  reading.format().name().toLowerCase(java.util.Locale.ROOT),
+                  read.delivery.format().name().toLowerCase(java.util.Locale.ROOT),
                   j.getSha256(),
                   j.getSize(),
                   j.getAskedBy(),
                   ModelViews.report(
-                      reading.envelope(), SurfaceTypes.STANDARD, bodies(reading), millis),
-                  IdSketch.of(DeliveryStates.whole(reading)));
+                      read.stage.envelope(),
+                      read.stage.context().types(),
+                      bodies(read.delivery),
+                      read.millis),
+                  IdSketch.of(read.delivery.whole()));
           store.carryScope(delivery);
           int n =
               db.update(INTAKE_JOB)
@@ -342,24 +371,36 @@ class Intake {
             throw new CancelledException();
           }
           next(j.getProjectId());
-          states.remember(delivery, reading);
+          states.remember(delivery, read.delivery, read.settings, read.stage);
         });
   }
 
-  private static List<ReadNote> bodies(DeliveryReader.Reading r) {
-    return r.model() instanceof IfcModel m ? BodyReport.of(m) : List.of();
+  private static List<ReadNote> bodies(Delivery d) {
+    return d.model() instanceof IfcModel m ? BodyReport.of(m) : List.of();
   }
 
   private DeliveryReader.Progress progress(UUID id) {
     long[] told = {0};
     return (done, all) -> {
       long now = System.nanoTime();
-      if (now - told[0] > 200_000_000L) {
+      if (now - told[0] > OFTEN) {
         told[0] = now;
         say(
             id,
-            0.95 * done / Math.max(1, all),
+            READ * done / Math.max(1, all),
             "Reading: " + done / 1_000_000 + " of " + all / 1_000_000 + " MB");
+      }
+    };
+  }
+
+  /** Told while the envelope is made; may find that the job is no longer wanted. */
+  private Watch made(UUID id) {
+    long[] told = {0};
+    return done -> {
+      long now = System.nanoTime();
+      if (now - told[0] > OFTEN) {
+        told[0] = now;
+        say(id, READ + (ALMOST - READ) * done, "Making boundaries");
       }
     };
   }

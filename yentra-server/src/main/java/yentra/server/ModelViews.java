@@ -248,8 +248,8 @@ final class ModelViews {
             f.evidence().lines().stream().map(ModelViews::flat).toList(),
             f.evidence().points().stream().map(p -> flat(List.of(p))).toList()),
         remedies.of(f).stream().map(r -> new Views.RemedyView(r.label(), r.repair())).toList(),
-        decisions.accepted().get(f.id().toString()),
-        decisions.answers().getOrDefault(f.id().toString(), List.of()));
+        decisions.accepted().get(f.id()),
+        decisions.answers().getOrDefault(f.id(), List.of()));
   }
 
   private List<Views.GroupView> groups(List<Finding> findings) {

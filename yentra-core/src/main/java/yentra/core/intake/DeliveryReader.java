@@ -1,46 +1,56 @@
 package yentra.core.intake;
 
 import java.io.BufferedInputStream;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import yentra.core.boundary.BoundaryOptions;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.IfcModel;
-import yentra.core.ifc.IfcReader;
 import yentra.core.model.ArchitecturalModel;
 
-/** Reads a delivered file of either format into an envelope. */
+/** Reads a delivered file of either format. */
 public final class DeliveryReader {
   private final ReadLimits limits;
-  private final BoundaryOptions boundaries;
   private final Tolerance tolerance;
 
   public DeliveryReader(ReadLimits limits, Tolerance tolerance) {
-    this(limits, BoundaryOptions.STANDARD, tolerance);
-  }
-
-  /**
-   * @param boundaries where the boundaries of an IFC delivery come from
-   */
-  public DeliveryReader(ReadLimits limits, BoundaryOptions boundaries, Tolerance tolerance) {
     this.limits = limits;
-    this.boundaries = boundaries;
     this.tolerance = tolerance;
   }
 
-  /** What a delivery gives: its format, its envelope, and the architectural model behind it. */
-  public record Reading(DeliveryFormat format, Envelope envelope, ArchitecturalModel model) {}
+  /**
+   * What a file holds.
+   *
+   * @param model the architectural model; without elements for gbXML
+   * @param envelope of gbXML; null for IFC, whose envelope is made of its model
+   */
+  public record Parsed(DeliveryFormat format, ArchitecturalModel model, Envelope envelope) {}
 
   /** Opens the delivered bytes from their start. */
   public interface Source {
     InputStream open() throws IOException;
 
     long length() throws IOException;
+
+    /** Bytes that are in memory. */
+    static Source of(byte[] bytes) {
+      return new Source() {
+        @Override
+        public InputStream open() {
+          return new ByteArrayInputStream(bytes);
+        }
+
+        @Override
+        public long length() {
+          return bytes.length;
+        }
+      };
+    }
   }
 
   /** Told how far reading has come; may throw to give up. */
@@ -67,13 +77,13 @@ public final class DeliveryReader {
    * @throws UnreadableException when it cannot be read, with the place and what to do
    * @throws IOException when the source fails
    */
-  public Reading read(Source source, Progress progress) throws UnreadableException, IOException {
+  public Parsed read(Source source, Progress progress) throws UnreadableException, IOException {
     long length = source.length();
     DeliveryFormat format = recognise(source);
     try (InputStream in =
         new BufferedInputStream(new Counting(source.open(), length, progress), 1 << 16)) {
       if (format == DeliveryFormat.GBXML) {
-        return new Reading(format, GbxmlReader.read(in, limits), ArchitecturalModel.none());
+        return new Parsed(format, ArchitecturalModel.none(), GbxmlReader.read(in, limits));
       }
       byte[] bytes = whole(in, length);
       IfcModel model =
@@ -81,8 +91,7 @@ public final class DeliveryReader {
               format == DeliveryFormat.IFCZIP ? IfcArchive.unpack(bytes, limits) : bytes,
               limits,
               tolerance);
-      return new Reading(
-          DeliveryFormat.IFC, IfcReader.envelope(model, model, null, boundaries, tolerance), model);
+      return new Parsed(DeliveryFormat.IFC, model, null);
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }

@@ -16,6 +16,9 @@ public final class ScopeState {
   private static final ScopeSheet EVERYTHING =
       new ScopeSheet("", "", true, true, List.of(), List.of());
 
+  /** Everything is in, nothing is changed. */
+  public static final ScopeState AS_DELIVERED = of(List.of());
+
   private final ScopeSheet sheet;
   private final Map<String, HandDecision> byHand;
   private final Map<String, List<ValueEdit>> edits;

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
 import yentra.core.boundary.SpaceVolumes;
+import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.check.run.CheckCatalogue;
 import yentra.core.check.run.Remedies;
@@ -26,8 +27,10 @@ import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.exchange.Handover;
 import yentra.core.finding.Finding;
-import yentra.core.finding.Limits;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.pipeline.Delivery;
+import yentra.core.pipeline.Stage;
+import yentra.core.pipeline.StageOptions;
 import yentra.core.step.StepFile;
 
 /**
@@ -120,23 +123,14 @@ class FzkHouseTest {
 
   @Test
   void theGlassDoorAndTheAirInTheSlabAreFound() throws Exception {
-    DeliveryReader.Source file =
-        new DeliveryReader.Source() {
-          @Override
-          public InputStream open() {
-            return new java.io.ByteArrayInputStream(bytes);
-          }
-
-          @Override
-          public long length() {
-            return bytes.length;
-          }
-        };
-    DeliveryReader.Reading r =
-        new DeliveryReader(ReadLimits.standard(), Fixtures.TOLERANCE)
-            .read(file, DeliveryReader.Progress.NONE);
-    CheckContext context =
-        new CheckContext(r.envelope(), r.model(), Limits.STANDARD, Fixtures.TOLERANCE);
+    Stage r =
+        Delivery.read(
+                DeliveryReader.Source.of(bytes),
+                ReadLimits.standard(),
+                Fixtures.TOLERANCE,
+                DeliveryReader.Progress.NONE)
+            .stage(StageOptions.STANDARD, Watch.NONE);
+    CheckContext context = r.context();
     List<Finding> all = CheckCatalogue.run(context);
     assertThat(all)
         .filteredOn(f -> f.code().equals("OPN-606"))

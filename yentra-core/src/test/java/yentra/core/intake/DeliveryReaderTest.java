@@ -3,7 +3,6 @@ package yentra.core.intake;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.Charset;
@@ -23,20 +22,8 @@ class DeliveryReaderTest {
   private final DeliveryReader reader =
       new DeliveryReader(ReadLimits.standard(), Fixtures.TOLERANCE);
 
-  private record Bytes(byte[] bytes) implements DeliveryReader.Source {
-    @Override
-    public InputStream open() {
-      return new ByteArrayInputStream(bytes);
-    }
-
-    @Override
-    public long length() {
-      return bytes.length;
-    }
-  }
-
-  private static Bytes text(String s) {
-    return new Bytes(s.getBytes(StandardCharsets.UTF_8));
+  private static DeliveryReader.Source text(String s) {
+    return DeliveryReader.Source.of(s.getBytes(StandardCharsets.UTF_8));
   }
 
   @Test
@@ -47,7 +34,9 @@ class DeliveryReaderTest {
     assertThat(reader.recognise(text("ISO-10303-21;"))).isEqualTo(DeliveryFormat.IFC);
     assertThat(reader.recognise(text("\n /* made by hand */ ISO-10303-21;")))
         .isEqualTo(DeliveryFormat.IFC);
-    assertThat(reader.recognise(new Bytes("<gbXML/>".getBytes(StandardCharsets.UTF_16))))
+    assertThat(
+            reader.recognise(
+                DeliveryReader.Source.of("<gbXML/>".getBytes(StandardCharsets.UTF_16))))
         .isEqualTo(DeliveryFormat.GBXML);
   }
 
@@ -59,7 +48,10 @@ class DeliveryReaderTest {
         new String(Fixtures.write(Fixtures.rooms()), StandardCharsets.UTF_8)
             .replace("encoding=\"UTF-8\"", "encoding=\"" + name + "\"")
             .replace(">West<", ">Büro West<");
-    var e = reader.read(new Bytes(xml.getBytes(charset)), DeliveryReader.Progress.NONE).envelope();
+    var e =
+        reader
+            .read(DeliveryReader.Source.of(xml.getBytes(charset)), DeliveryReader.Progress.NONE)
+            .envelope();
     assertThat(e.spaces().get(0).name()).isEqualTo("Büro West");
   }
 
@@ -105,12 +97,12 @@ class DeliveryReaderTest {
   void progressGoesUpToTheWholeAndMayStopTheReading() throws Exception {
     List<Long> told = new ArrayList<>();
     byte[] file = Fixtures.write(Fixtures.rooms());
-    reader.read(new Bytes(file), (done, all) -> told.add(done));
+    reader.read(DeliveryReader.Source.of(file), (done, all) -> told.add(done));
     assertThat(told).isSorted().last().isEqualTo((long) file.length);
     assertThatThrownBy(
             () ->
                 reader.read(
-                    new Bytes(file),
+                    DeliveryReader.Source.of(file),
                     (done, all) -> {
                       throw new IllegalStateException("stop");
                     }))
@@ -138,7 +130,7 @@ class DeliveryReaderTest {
 
   @Test
   void theInventoryCountsWhatIsThere() throws Exception {
-    Inventory i = Inventory.of(new Bytes(Fixtures.write(Fixtures.rooms())));
+    Inventory i = Inventory.of(DeliveryReader.Source.of(Fixtures.write(Fixtures.rooms())));
     assertThat(i.classes().get("Space").objects()).isEqualTo(2);
     assertThat(i.classes().get("Surface").objects()).isEqualTo(11);
     assertThat(i.facts()).containsEntry("version", "6.01").containsEntry("lengthUnit", "Meters");
@@ -149,8 +141,8 @@ class DeliveryReaderTest {
   @Test
   void readingTwiceGivesTheSame() throws Exception {
     byte[] file = Fixtures.write(Fixtures.rooms());
-    var a = reader.read(new Bytes(file), DeliveryReader.Progress.NONE).envelope();
-    var b = reader.read(new Bytes(file), DeliveryReader.Progress.NONE).envelope();
+    var a = reader.read(DeliveryReader.Source.of(file), DeliveryReader.Progress.NONE).envelope();
+    var b = reader.read(DeliveryReader.Source.of(file), DeliveryReader.Progress.NONE).envelope();
     assertThat(EnvelopeDifference.between(a, b, Fixtures.TOLERANCE)).isEmpty();
     assertThat(a.parts()).isEqualTo(b.parts());
   }

@@ -3,9 +3,7 @@ package yentra.core.repair;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -17,6 +15,7 @@ import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import yentra.core.Fixtures;
+import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.check.rule.Remedy;
 import yentra.core.check.run.CheckRun;
@@ -24,8 +23,10 @@ import yentra.core.check.run.Remedies;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.finding.Finding;
-import yentra.core.finding.Limits;
 import yentra.core.intake.DeliveryReader;
+import yentra.core.pipeline.Delivery;
+import yentra.core.pipeline.Stage;
+import yentra.core.pipeline.StageOptions;
 
 /**
  * What is offered can be made, and the first of it answers the finding: IFC and gbXML as it came.
@@ -37,32 +38,23 @@ class OfferedRemediesTest {
   /** Findings of a code that are looked at in each file. */
   private static final int MOST = 8;
 
-  private record Bytes(byte[] bytes) implements DeliveryReader.Source {
-    @Override
-    public InputStream open() {
-      return new ByteArrayInputStream(bytes);
-    }
-
-    @Override
-    public long length() {
-      return bytes.length;
-    }
-  }
-
   /** How many remedies were offered; what is wrong with them is added to a list. */
   private static int offered(Path file, List<String> wrong, Set<String> unanswered)
       throws IOException {
-    DeliveryReader.Reading r;
+    Stage r;
     try {
       r =
-          new DeliveryReader(ReadLimits.standard(), Fixtures.TOLERANCE)
-              .read(new Bytes(Files.readAllBytes(file)), DeliveryReader.Progress.NONE);
+          Delivery.read(
+                  DeliveryReader.Source.of(Files.readAllBytes(file)),
+                  ReadLimits.standard(),
+                  Fixtures.TOLERANCE,
+                  DeliveryReader.Progress.NONE)
+              .stage(StageOptions.STANDARD, Watch.NONE);
     } catch (UnreadableException e) {
       // refused, as it should be
       return 0;
     }
-    CheckContext context =
-        new CheckContext(r.envelope(), r.model(), Limits.STANDARD, Fixtures.TOLERANCE);
+    CheckContext context = r.context();
     CheckRun run = CheckRun.of(context);
     Remedies remedies = new Remedies(context);
     Map<String, Integer> looked = new HashMap<>();

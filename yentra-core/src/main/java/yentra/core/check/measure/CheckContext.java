@@ -71,6 +71,16 @@ public final class CheckContext {
     this(envelope, new ModelSurvey(model, tolerance), NO_SCOPE, null, limits, tolerance);
   }
 
+  /**
+   * Checks of a part of a model.
+   *
+   * @param survey of what of the model is in scope
+   * @param scope what is in, and which requirements are not met
+   */
+  public CheckContext(Envelope envelope, ModelSurvey survey, ScopeResult scope, Limits limits) {
+    this(envelope, survey, scope, null, limits, survey.tolerance());
+  }
+
   private static final ScopeResult NO_SCOPE = new ScopeResult(List.of(), List.of(), Map.of());
 
   private CheckContext(

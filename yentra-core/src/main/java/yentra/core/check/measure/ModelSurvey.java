@@ -42,7 +42,7 @@ public final class ModelSurvey {
   private List<Twin> twins;
   private List<Element> boundNothing;
 
-  ModelSurvey(ArchitecturalModel model, Tolerance tolerance) {
+  public ModelSurvey(ArchitecturalModel model, Tolerance tolerance) {
     this.model = model;
     this.tolerance = tolerance;
   }
@@ -53,7 +53,10 @@ public final class ModelSurvey {
    *
    * @param part a model with some of this one's elements and the same bodies
    */
-  ModelSurvey of(ArchitecturalModel part) {
+  public ModelSurvey of(ArchitecturalModel part) {
+    if (part == model) {
+      return this;
+    }
     ModelSurvey s = new ModelSurvey(part, tolerance);
     s.measured =
         measured().stream().filter(m -> part.element(m.element.key()).isPresent()).toList();
@@ -67,6 +70,10 @@ public final class ModelSurvey {
           boundNothing().stream().filter(e -> part.element(e.key()).isPresent()).toList();
     }
     return s;
+  }
+
+  public Tolerance tolerance() {
+    return tolerance;
   }
 
   private List<String> spaces(ArchitecturalModel of) {

@@ -120,7 +120,8 @@ public final class UValueDiffers implements Check {
         .forEach(keys::add);
     FindingBuilder f = context.finding(DESCRIPTOR, keys.toArray(String[]::new));
     return (context.isIfc()
-            ? f.measured(computed, null, "W/m2K").stated(c.uValue()).limited(limit, "%")
+            // what is found wanting is the statement itself
+            ? f.measured(c.uValue(), null, "W/m2K").limited(limit, "%")
             : f.measured(off, limit, "%"))
         .evidence(Evidence.areas(ThermalSurvey.polygons(users)))
         .says(
