@@ -18,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import yentra.demo.DemoFiles;
+import yentra.server.envelope.Attempts;
 
 /** How boundaries are made, and spaces found, over HTTP. */
 @ExtendWith(RunningServer.class)

@@ -12,13 +12,17 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.demo.DemoFiles;
+import yentra.server.envelope.Deliveries;
+import yentra.server.envelope.EnvelopeViews;
+import yentra.server.envelope.ModelAnswers;
 
 /** What is kept for many readers is what one reader would get from scratch. */
 @ExtendWith(RunningServer.class)
 class ModelAnswersTest {
   private static JsonNode fresh(RunningServer.Yentra yentra, String delivery) {
     JsonMapper json = yentra.context.getBean(JsonMapper.class);
-    Views.ModelView v = yentra.context.getBean(Deliveries.class).model(UUID.fromString(delivery));
+    EnvelopeViews.ModelView v =
+        yentra.context.getBean(Deliveries.class).model(UUID.fromString(delivery));
     return json.readTree(json.writeValueAsString(v));
   }
 

@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import yentra.demo.DemoFiles;
+import yentra.server.web.RequestGuard;
 
 /** Who is answered, and what a page of somebody else's cannot do. */
 @ExtendWith(RunningServer.class)

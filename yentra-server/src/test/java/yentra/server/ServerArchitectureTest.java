@@ -5,6 +5,7 @@ import static com.tngtech.archunit.core.domain.JavaClass.Predicates.assignableTo
 import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAnyPackage;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -41,4 +42,29 @@ class ServerArchitectureTest {
           .haveSimpleNameEndingWith("View")
           .should()
           .beRecords();
+
+  /** Rooms by resource: what is said of a thing, and who keeps it, stand together. */
+  @ArchTest
+  static final ArchRule noCycleOfRooms =
+      slices().matching("yentra.server.(*)..").should().beFreeOfCycles();
+
+  /** What all use knows nobody. */
+  @ArchTest
+  static final ArchRule webKnowsNoResource =
+      noClasses()
+          .that()
+          .resideInAPackage("yentra.server.web..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage(
+              "yentra.server.projects..",
+              "yentra.server.deliveries..",
+              "yentra.server.decisions..",
+              "yentra.server.envelope..",
+              "yentra.server.findings..",
+              "yentra.server.scope..",
+              "yentra.server.thermal..",
+              "yentra.server.revisions..",
+              "yentra.server.handover..",
+              "yentra.server.intake..");
 }

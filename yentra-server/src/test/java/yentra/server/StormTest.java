@@ -24,6 +24,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import yentra.demo.DemoFiles;
+import yentra.server.intake.Intake;
 
 /** Many at once, slowly, and without a database: nothing freezes, and every refusal is in words. */
 @ExtendWith(RunningServer.class)

@@ -1,0 +1,2 @@
+/** What people decided and answered about findings. */
+package yentra.server.decisions;

@@ -1,0 +1,2 @@
+/** Findings: limits, one remedy for many, messages, topics, the catalogue of checks. */
+package yentra.server.findings;

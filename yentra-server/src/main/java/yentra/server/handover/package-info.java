@@ -1,0 +1,2 @@
+/** Files that are handed over. */
+package yentra.server.handover;

@@ -1,0 +1,2 @@
+/** Files that come in, and the jobs that read them. */
+package yentra.server.intake;

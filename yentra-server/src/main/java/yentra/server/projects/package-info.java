@@ -1,0 +1,2 @@
+/** Projects and their settings. */
+package yentra.server.projects;

@@ -1,0 +1,2 @@
+/** Thermal properties, uses, schedules, heat loss, libraries. */
+package yentra.server.thermal;
