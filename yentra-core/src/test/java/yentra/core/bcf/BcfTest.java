@@ -154,4 +154,14 @@ class BcfTest {
     }
     assertThat(ends).hasSize(400).contains("read 1").anyMatch(e -> e.contains("damaged"));
   }
+
+  /** A picture that no viewpoint names is not shown by any reader. */
+  @ParameterizedTest
+  @EnumSource(BcfVersion.class)
+  void theMarkupNamesTheViewpointAndItsPicture(BcfVersion v) throws Exception {
+    String markup = entry(write(v), GUID + "/markup.bcf");
+    assertThat(markup)
+        .contains("<Viewpoint>viewpoint.bcfv</Viewpoint>")
+        .contains("<Snapshot>snapshot.png</Snapshot>");
+  }
 }

@@ -21,6 +21,7 @@ import yentra.core.library.Library;
 import yentra.core.repair.use.GiveUse;
 import yentra.core.repair.use.GiveZone;
 import yentra.core.repair.use.TakeRoomData;
+import yentra.core.table.Workbooks;
 
 class RoomSheetTest {
   private static Envelope used() throws Exception {
@@ -228,5 +229,20 @@ class RoomSheetTest {
     assertThat(csv(e, "Id,Zone,Outdoor air per person (l/s)\na,East,8\nb,East,9\n").faults())
         .extracting(RowFault::row)
         .containsExactly(3);
+  }
+
+  @Test
+  void areasAndVolumesGoOutAsTheyWereMeasured() throws Exception {
+    byte[] sheet = RoomSheet.write(used(), s -> 20.126, s -> 60.374);
+    List<List<String>> rows = Workbooks.read(sheet).values().iterator().next();
+    int area = rows.get(0).indexOf("Floor area (m2)");
+    int volume = rows.get(0).indexOf("Volume (m3)");
+    assertThat(rows.subList(1, rows.size()))
+        .hasSize(2)
+        .allSatisfy(
+            r -> {
+              assertThat(r.get(area)).isEqualTo("20.13");
+              assertThat(r.get(volume)).isEqualTo("60.37");
+            });
   }
 }

@@ -169,4 +169,11 @@ class PlanarTest {
     assertThatThrownBy(() -> new Tolerance(0.001, Double.NaN, 0.005, 1))
         .isInstanceOf(IllegalArgumentException.class);
   }
+
+  /** What counts as equal, unless a project says otherwise; docs and findings quote these. */
+  @Test
+  void theStandardToleranceIsWhatIsDocumented() {
+    assertThat(Tolerance.standard()).isEqualTo(new Tolerance(0.001, 0.010, 0.005, 1.0));
+    assertThatThrownBy(() -> new Tolerance(0.001, 0, 0.005, 1)).hasMessageContaining("above zero");
+  }
 }

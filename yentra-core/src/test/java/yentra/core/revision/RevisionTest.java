@@ -25,6 +25,8 @@ import yentra.core.finding.Finding;
 import yentra.core.finding.FindingId;
 import yentra.core.finding.Limits;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Transform;
+import yentra.core.geometry.Vec3;
 import yentra.core.repair.Repair;
 import yentra.core.repair.Several;
 import yentra.core.repair.space.AddSpace;
@@ -300,5 +302,118 @@ class RevisionTest {
                                 .map(p -> p.plus(v(0.01, 0, 0)))
                                 .toList()))));
     assertThat(Fingerprint.of(here.context(), f)).isNotEqualTo(print);
+  }
+
+  private static Envelope shifted(Envelope e, Vec3 by) {
+    return e.withSpaces(
+            e.spaces().stream()
+                .map(
+                    s ->
+                        s.withShell(
+                            s.shell().stream()
+                                .map(p -> p.transformed(Transform.translation(by)))
+                                .toList()))
+                .toList())
+        .withSurfaces(
+            e.surfaces().stream()
+                .map(
+                    s ->
+                        with(s, s.polygon().transformed(Transform.translation(by)))
+                            .withOpenings(
+                                s.openings().stream()
+                                    .map(
+                                        o ->
+                                            o.withPolygon(
+                                                o.polygon().transformed(Transform.translation(by))))
+                                    .toList()))
+                .toList());
+  }
+
+  @Test
+  void aBuildingThatWasMovedIsTheSameBuildingMoved() {
+    RevisionComparison c = compare(rooms(), shifted(rooms(), v(0.4, 0, 0)));
+    assertThat(c.removed()).isEmpty();
+    assertThat(c.entries())
+        .filteredOn(x -> x.kind().equals("space"))
+        .hasSize(2)
+        .allSatisfy(
+            x -> {
+              assertThat(x.change()).isEqualTo(Change.MOVED);
+              assertThat(x.details()).containsExactly("moved by 0.400 m");
+            });
+  }
+
+  @Test
+  void aMoveWithinTheToleranceIsNone() {
+    assertThat(compare(rooms(), shifted(rooms(), v(0.0005, 0, 0))).entries()).isEmpty();
+  }
+
+  @Test
+  void spacesOfOtherKeysAreRecognisedByWhereTheyAre() {
+    RevisionComparison c = compare(rooms(), renamed(rooms()));
+    assertThat(c.renamed()).containsEntry("a", "na").containsEntry("b", "nb");
+    assertThat(c.now("a")).isEqualTo("na");
+    assertThat(c.now("unknown")).isEqualTo("unknown");
+    // far from where they were they are others
+    RevisionComparison far = compare(rooms(), renamed(shifted(rooms(), v(0, 40, 0))));
+    assertThat(far.removed()).contains("a", "b");
+    assertThat(far.entries())
+        .filteredOn(x -> x.kind().equals("space"))
+        .extracting(RevisionComparison.Entry::change)
+        .containsExactlyInAnyOrder(Change.REMOVED, Change.REMOVED, Change.ADDED, Change.ADDED);
+  }
+
+  @Test
+  void figuresOfASpaceAreToldBeforeAndAfter() {
+    Envelope taller =
+        rooms()
+            .withSurfaces(
+                rooms().surfaces().stream()
+                    .map(
+                        s ->
+                            with(
+                                s,
+                                Polygon.of(
+                                    s.polygon().outer().stream()
+                                        .map(p -> v(p.x(), p.y(), p.z() > 2.9 ? 3.5 : p.z()))
+                                        .toList())))
+                    .toList())
+            .withSpaces(rooms().spaces().stream().map(s -> s.withShell(List.of())).toList());
+    assertThat(compare(rooms(), taller).entries())
+        .filteredOn(x -> x.kind().equals("space") && "a".equals(x.after()))
+        .singleElement()
+        .satisfies(x -> assertThat(x.details()).contains("volume 60.00 → 70.00 m³"));
+  }
+
+  @Test
+  void aSurfaceThatFacesTheOtherWayIsSaidTo() {
+    Envelope turned = changed("b-east", s -> with(s, s.polygon().reversed()));
+    assertThat(compare(rooms(), turned).entries())
+        .singleElement()
+        .satisfies(x -> assertThat(x.details()).containsExactly("faces the other way"));
+  }
+
+  @Test
+  void anAcceptanceHoldsWhileNothingOfItsObjectsChanges() {
+    Finding f = check(changed("b-east", s -> s.withType(SurfaceType.CEILING))).get(0);
+    Envelope e = changed("b-east", s -> s.withType(SurfaceType.CEILING));
+    String was = Fingerprint.of(new CheckContext(e, Limits.STANDARD, TOLERANCE), f);
+    assertThat(Fingerprint.of(new CheckContext(e, Limits.STANDARD, TOLERANCE), f)).isEqualTo(was);
+    for (Envelope other :
+        List.of(
+            changed("b-east", s -> s.withType(SurfaceType.ROOF)),
+            e.replacing("b-east", s -> s.withConstruction("con-9")),
+            e.replacing(
+                "b-east",
+                s -> with(s, s.polygon().transformed(Transform.translation(v(0.002, 0, 0))))),
+            e.replacing(
+                "b-east",
+                s -> with(s, s.polygon().transformed(Transform.translation(v(0, 0.002, 0))))),
+            e.replacing(
+                "b-east",
+                s -> with(s, s.polygon().transformed(Transform.translation(v(0, 0, 0.002))))))) {
+      assertThat(Fingerprint.of(new CheckContext(other, Limits.STANDARD, TOLERANCE), f))
+          .isNotEqualTo(was);
+    }
   }
 }

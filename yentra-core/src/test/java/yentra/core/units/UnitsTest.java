@@ -49,4 +49,14 @@ class UnitsTest {
         .hasValueSatisfying(c -> assertThat(c).isCloseTo(celsius, within(1e-9)));
     assertThat(ThermalUnit.fromCelsius(celsius, unit)).isCloseTo(value, within(1e-9));
   }
+
+  /** ISO 80000-3; international yard and pound agreement of 1959. */
+  @Test
+  void everyUnitOfLengthHasItsExactSize() {
+    assertThat(LengthUnit.values())
+        .extracting(LengthUnit::metres)
+        .containsExactly(1000.0, 1.0, 0.01, 0.001, 1609.344, 0.9144, 0.3048, 0.0254);
+    assertThat(LengthUnit.CENTIMETRE.squareMetres()).isCloseTo(1e-4, within(1e-18));
+    assertThat(LengthUnit.CENTIMETRE.cubicMetres()).isCloseTo(1e-6, within(1e-20));
+  }
 }
