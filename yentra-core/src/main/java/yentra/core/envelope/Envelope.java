@@ -256,14 +256,6 @@ public final class Envelope {
     return find(parts.glazings, Glazing::key, key);
   }
 
-  public Optional<Zone> zone(String key) {
-    return find(parts.zones, Zone::key, key);
-  }
-
-  public Optional<Storey> storey(String key) {
-    return find(parts.storeys, Storey::key, key);
-  }
-
   /** Of what there are few, and which are asked for seldom: no index is kept of them. */
   private static <T> Optional<T> find(List<T> list, Function<T, String> keyOf, String key) {
     return list.stream().filter(t -> keyOf.apply(t).equals(key)).findFirst();

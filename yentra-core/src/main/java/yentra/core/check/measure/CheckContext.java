@@ -29,7 +29,6 @@ import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.scope.ScopeResult;
-import yentra.core.scope.ScopedModel;
 import yentra.core.thermal.HeatLoss;
 import yentra.core.thermal.HeatLossOptions;
 import yentra.core.thermal.UValueBreakdown;
@@ -194,11 +193,6 @@ public final class CheckContext {
   /** The same checks, with the requirements of a scope sheet. */
   public CheckContext with(ScopeResult result) {
     return new CheckContext(envelope, survey, result, other, limits, tolerance);
-  }
-
-  /** The same checks of the part of the model that is in scope. */
-  public CheckContext scoped(Envelope of, ScopedModel part, ScopeResult result) {
-    return new CheckContext(of, survey.of(part), result, other, limits, tolerance);
   }
 
   /**
