@@ -46,6 +46,8 @@ class ArchitectureTest {
           .consideringOnlyDependenciesInAnyPackage("yentra.core..")
           .layer("units")
           .definedBy("yentra.core.units..")
+          .layer("work")
+          .definedBy("yentra.core.work..")
           .layer("geometry")
           .definedBy("yentra.core.geometry..")
           .layer("envelope")
@@ -88,6 +90,8 @@ class ArchitectureTest {
           .mayNotBeAccessedByAnyLayer()
           .whereLayer("units")
           .mayNotAccessAnyLayer()
+          .whereLayer("work")
+          .mayNotAccessAnyLayer()
           .whereLayer("geometry")
           .mayOnlyAccessLayers("units")
           .whereLayer("envelope")
@@ -122,6 +126,7 @@ class ArchitectureTest {
           .whereLayer("check")
           .mayOnlyAccessLayers(
               "units",
+              "work",
               "geometry",
               "envelope",
               "model",

@@ -32,6 +32,7 @@ import yentra.core.scope.ScopeResult;
 import yentra.core.thermal.HeatLoss;
 import yentra.core.thermal.HeatLossOptions;
 import yentra.core.thermal.UValueBreakdown;
+import yentra.core.work.Once;
 
 /**
  * What all checks of one run share: the envelope, the limits, and what has been measured once for
@@ -50,15 +51,15 @@ public final class CheckContext {
   private final FrameDifference frames;
   private final Map<String, Direction> directions;
   private final CheckContext before;
-  private SpaceOverlaps overlaps;
-  private SurfaceIndex index;
-  private EnclosedSurfaces enclosed;
-  private ThermalSurvey thermal;
+  private final Once<SpaceOverlaps> overlaps;
+  private final Once<SurfaceIndex> index;
+  private final Once<EnclosedSurfaces> enclosed;
+  private final Once<SurfaceMeasures> measures;
+  private final Once<ThermalSurvey> thermal = new Once<>(() -> new ThermalSurvey(this));
+  private final Once<Figures> figures = new Once<>(() -> Figures.of(this));
+  private final Once<Map<String, List<String>>> groupings = new Once<>(() -> Groupings.of(this));
+  private final Once<GroundFit> ground = new Once<>(this::fitGround);
   private Changes changes;
-  private Figures figures;
-  private SurfaceMeasures measures;
-  private Map<String, List<String>> groupings;
-  private GroundFit ground;
 
   /** Checks of an envelope that has no architectural model behind it, as from gbXML. */
   public CheckContext(Envelope envelope, Limits limits, Tolerance tolerance) {
@@ -162,6 +163,10 @@ public final class CheckContext {
     this.rules = new Rules(tolerance, Tilts.of(limits));
     this.volumes = SpaceVolumes.of(envelope, rules, before == null ? null : before.volumes);
     this.naming = new Naming(envelope, rules.types(), this::direction);
+    this.overlaps = new Once<>(this::measureOverlaps);
+    this.index = new Once<>(this::makeIndex);
+    this.enclosed = new Once<>(this::findEnclosed);
+    this.measures = new Once<>(this::measureSurfaces);
   }
 
   public Envelope envelope() {
@@ -228,35 +233,30 @@ public final class CheckContext {
   }
 
   /** Which spaces share volume; worked out when first asked for. */
-  public synchronized SpaceOverlaps overlaps() {
-    if (overlaps == null) {
-      overlaps =
-          SpaceOverlaps.of(
-              volumes,
-              tolerance,
-              before == null ? null : before.overlaps(),
-              before == null ? null : before.volumes);
-    }
-    return overlaps;
+  public SpaceOverlaps overlaps() {
+    return overlaps.get();
+  }
+
+  private SpaceOverlaps measureOverlaps() {
+    return before == null
+        ? SpaceOverlaps.of(volumes, tolerance, null, null)
+        : SpaceOverlaps.of(volumes, tolerance, before.overlaps(), before.volumes);
   }
 
   /** The envelope in figures; worked out when first asked for. */
-  public synchronized Figures figures() {
-    if (figures == null) {
-      figures = Figures.of(this);
-    }
-    return figures;
+  public Figures figures() {
+    return figures.get();
   }
 
   /** Areas of the surfaces; measured when first asked for. */
-  public synchronized SurfaceMeasures measures() {
-    if (measures == null) {
-      measures =
-          changes == null || changes.everything()
-              ? SurfaceMeasures.of(this)
-              : before.measures().after(this, changes);
-    }
-    return measures;
+  public SurfaceMeasures measures() {
+    return measures.get();
+  }
+
+  private SurfaceMeasures measureSurfaces() {
+    return changes == null || changes.everything()
+        ? SurfaceMeasures.of(this)
+        : before.measures().after(this, changes);
   }
 
   /** Surfaces whose boxes meet a box, in the envelope's order. */
@@ -265,23 +265,23 @@ public final class CheckContext {
   }
 
   /** Surfaces by their place; made when first asked for. */
-  public synchronized SurfaceIndex index() {
-    if (index == null) {
-      index =
-          changes == null
-              ? new SurfaceIndex(this)
-              : new SurfaceIndex(this, before.index(), changes);
-    }
-    return index;
+  public SurfaceIndex index() {
+    return index.get();
+  }
+
+  private SurfaceIndex makeIndex() {
+    return changes == null
+        ? new SurfaceIndex(this)
+        : new SurfaceIndex(this, before.index(), changes);
   }
 
   /** Surfaces that look into enclosed volumes; worked out when first asked for. */
-  public synchronized EnclosedSurfaces enclosed() {
-    if (enclosed == null) {
-      enclosed =
-          changes == null ? EnclosedSurfaces.of(this) : before.enclosed().after(this, changes);
-    }
-    return enclosed;
+  public EnclosedSurfaces enclosed() {
+    return enclosed.get();
+  }
+
+  private EnclosedSurfaces findEnclosed() {
+    return changes == null ? EnclosedSurfaces.of(this) : before.enclosed().after(this, changes);
   }
 
   /** Enclosed volumes that no space covers, as SPC-408 tells of them. */
@@ -293,19 +293,17 @@ public final class CheckContext {
    * Spaces that only group others, with the keys of what each contains; their volume is that of the
    * rooms they hold.
    */
-  public synchronized Map<String, List<String>> groupings() {
-    if (groupings == null) {
-      groupings = Groupings.of(this);
-    }
-    return groupings;
+  public Map<String, List<String>> groupings() {
+    return groupings.get();
   }
 
   /** The ground that the types of surfaces contradict least; found when first asked for. */
-  public synchronized GroundFit ground() {
-    if (ground == null) {
-      ground = GroundFit.of(envelope.surfaces(), limits.of(GroundFit.CODE, GroundFit.HEIGHT));
-    }
-    return ground;
+  public GroundFit ground() {
+    return ground.get();
+  }
+
+  private GroundFit fitGround() {
+    return GroundFit.of(envelope.surfaces(), limits.of(GroundFit.CODE, GroundFit.HEIGHT));
   }
 
   /** The same checks with other limits. */
@@ -354,11 +352,8 @@ public final class CheckContext {
   }
 
   /** What constructions come to; worked out when first asked for. */
-  public synchronized ThermalSurvey thermal() {
-    if (thermal == null) {
-      thermal = new ThermalSurvey(this);
-    }
-    return thermal;
+  public ThermalSurvey thermal() {
+    return thermal.get();
   }
 
   /**

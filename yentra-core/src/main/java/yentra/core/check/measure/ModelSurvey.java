@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.BoxIndex;
 import yentra.core.geometry.PlanarOverlay;
@@ -18,6 +19,7 @@ import yentra.core.geometry.Vec3;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.Body;
 import yentra.core.model.Element;
+import yentra.core.work.Once;
 
 /**
  * What the checks of the architectural model share: every element's box, which elements stand in
@@ -38,13 +40,33 @@ public final class ModelSurvey {
 
   private final ArchitecturalModel model;
   private final Tolerance tolerance;
-  private List<Measured> measured;
-  private List<Twin> twins;
-  private List<Element> boundNothing;
+  private final Once<List<Measured>> measured;
+  private final Once<List<Twin>> twins;
+  private final Once<List<Element>> boundNothing;
 
   public ModelSurvey(ArchitecturalModel model, Tolerance tolerance) {
     this.model = model;
     this.tolerance = tolerance;
+    this.measured = new Once<>(this::measureAll);
+    this.twins = new Once<>(this::findTwins);
+    this.boundNothing = new Once<>(this::findBoundNothing);
+  }
+
+  private ModelSurvey(ModelSurvey of, ArchitecturalModel part) {
+    this.model = part;
+    this.tolerance = of.tolerance;
+    this.measured = Once.of(in(part, of.measured(), Measured::element));
+    List<Twin> both = in(part, of.twins(), Twin::a);
+    this.twins = Once.of(in(part, both, Twin::b));
+    this.boundNothing =
+        spaces(of.model).equals(spaces(part))
+            ? Once.of(in(part, of.boundNothing(), e -> e))
+            : new Once<>(this::findBoundNothing);
+  }
+
+  private static <T> List<T> in(
+      ArchitecturalModel part, List<T> all, Function<T, Element> element) {
+    return all.stream().filter(t -> part.element(element.apply(t).key()).isPresent()).toList();
   }
 
   /**
@@ -54,22 +76,7 @@ public final class ModelSurvey {
    * @param part a model with some of this one's elements and the same bodies
    */
   public ModelSurvey of(ArchitecturalModel part) {
-    if (part == model) {
-      return this;
-    }
-    ModelSurvey s = new ModelSurvey(part, tolerance);
-    s.measured =
-        measured().stream().filter(m -> part.element(m.element.key()).isPresent()).toList();
-    s.twins =
-        twins().stream()
-            .filter(t -> part.element(t.a.key()).isPresent())
-            .filter(t -> part.element(t.b.key()).isPresent())
-            .toList();
-    if (spaces(model).equals(spaces(part))) {
-      s.boundNothing =
-          boundNothing().stream().filter(e -> part.element(e.key()).isPresent()).toList();
-    }
-    return s;
+    return part == model ? this : new ModelSurvey(this, part);
   }
 
   public Tolerance tolerance() {
@@ -98,11 +105,12 @@ public final class ModelSurvey {
   }
 
   /** All elements that can have a body, in the model's order. */
-  public synchronized List<Measured> measured() {
-    if (measured == null) {
-      measured = model.elements().parallelStream().map(this::measure).toList();
-    }
-    return measured;
+  public List<Measured> measured() {
+    return measured.get();
+  }
+
+  private List<Measured> measureAll() {
+    return model.elements().parallelStream().map(this::measure).toList();
   }
 
   private Measured measure(Element e) {
@@ -133,19 +141,20 @@ public final class ModelSurvey {
   }
 
   /** Elements of one class that fill the same place, each pair once. */
-  public synchronized List<Twin> twins() {
-    if (twins == null) {
-      Map<String, List<Measured>> byClass = new LinkedHashMap<>();
-      for (Measured m : measured()) {
-        if (m.faces > 0
-            && is(m.element, "IfcElement")
-            && !is(m.element, "IfcFeatureElement", "IfcVirtualElement")) {
-          byClass.computeIfAbsent(plainClass(m.element), k -> new ArrayList<>()).add(m);
-        }
+  public List<Twin> twins() {
+    return twins.get();
+  }
+
+  private List<Twin> findTwins() {
+    Map<String, List<Measured>> byClass = new LinkedHashMap<>();
+    for (Measured m : measured()) {
+      if (m.faces > 0
+          && is(m.element, "IfcElement")
+          && !is(m.element, "IfcFeatureElement", "IfcVirtualElement")) {
+        byClass.computeIfAbsent(plainClass(m.element), k -> new ArrayList<>()).add(m);
       }
-      twins = byClass.values().parallelStream().flatMap(l -> twins(l).stream()).toList();
     }
-    return twins;
+    return byClass.values().parallelStream().flatMap(l -> twins(l).stream()).toList();
   }
 
   /** IfcWallStandardCase is a wall like any other. */
@@ -239,11 +248,8 @@ public final class ModelSurvey {
    * Bounding elements none of whose parts has a face opposite a space's, at most {@link #REACH}
    * outside of it. Empty when the model has no space with a body.
    */
-  public synchronized List<Element> boundNothing() {
-    if (boundNothing == null) {
-      boundNothing = findBoundNothing();
-    }
-    return boundNothing;
+  public List<Element> boundNothing() {
+    return boundNothing.get();
   }
 
   private List<Element> findBoundNothing() {

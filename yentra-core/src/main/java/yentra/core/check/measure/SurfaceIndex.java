@@ -3,6 +3,8 @@ package yentra.core.check.measure;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.stream.IntStream;
 import yentra.core.envelope.Exposure;
@@ -13,6 +15,7 @@ import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
+import yentra.core.work.Once;
 
 /** Finds surfaces by their place, numbered in the envelope's order. */
 public final class SurfaceIndex {
@@ -33,8 +36,7 @@ public final class SurfaceIndex {
   private final List<Surface> indexed;
   private final BoxIndex index;
   private final AtomicReferenceArray<Plane> planes;
-  private List<int[]> pairs;
-  private double pairsReach;
+  private final Map<Double, Once<List<int[]>>> pairs = new ConcurrentHashMap<>();
 
   SurfaceIndex(CheckContext context) {
     this.context = context;
@@ -104,12 +106,10 @@ public final class SurfaceIndex {
   }
 
   /** All pairs; several checks ask for the same ones. */
-  private synchronized List<int[]> coplanar(double reach) {
-    if (pairs == null || pairsReach != reach) {
-      pairs = coplanar(Focus.all(context), reach);
-      pairsReach = reach;
-    }
-    return pairs;
+  private List<int[]> coplanar(double reach) {
+    return pairs
+        .computeIfAbsent(reach, r -> new Once<>(() -> coplanar(Focus.all(context), r)))
+        .get();
   }
 
   private List<int[]> coplanar(Focus focus, double reach) {
