@@ -8,6 +8,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Assertions;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import yentra.core.boundary.Watch;
@@ -29,11 +31,12 @@ import yentra.core.pipeline.StageOptions;
  * Broken files, made from sound ones with a fixed seed: each is read, checked and written, or
  * refused with a sentence; nothing else may happen.
  */
+@Execution(ExecutionMode.CONCURRENT)
 class ReaderFuzzTest {
   private static final Tolerance T = Tolerance.standard();
 
   /** Few in every test run; {@code -Dyentra.fuzz.rounds=5000} gives 20,000 of each format. */
-  private static final int ROUNDS = Integer.getInteger("yentra.fuzz.rounds", 100);
+  private static final int ROUNDS = Integer.getInteger("yentra.fuzz.rounds", 40);
 
   @ParameterizedTest
   @ValueSource(longs = {1, 2, 3, 20261125})

@@ -30,6 +30,7 @@ import org.openqa.selenium.support.ui.WebDriverWait;
  */
 final class Browser implements AutoCloseable {
   private static final Duration PATIENCE = Duration.ofSeconds(30);
+  private static final Duration POLL = Duration.ofMillis(50);
   private final Path home;
   final Path downloads;
   final ChromeDriver driver;
@@ -95,7 +96,7 @@ final class Browser implements AutoCloseable {
   }
 
   WebDriverWait patient() {
-    return new WebDriverWait(driver, PATIENCE);
+    return new WebDriverWait(driver, PATIENCE, POLL);
   }
 
   WebElement see(By what) {
