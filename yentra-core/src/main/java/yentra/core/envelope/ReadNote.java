@@ -10,6 +10,8 @@ import java.util.List;
  * @param subject the attribute or element concerned, or an empty string
  * @param value the value concerned (the missing id, the value that could not be read), or an empty
  *     string
+ * @param figure what was measured, where something was: metres, or degrees of {@link
+ *     Kind#NORTH_TWICE}; else null
  * @param count how often, where that matters
  * @param message what is wrong, in a sentence
  * @param names further names of the objects concerned that are not keys of the envelope: GlobalIds,
@@ -20,6 +22,7 @@ public record ReadNote(
     String object,
     String subject,
     String value,
+    Double figure,
     int count,
     String message,
     int line,
@@ -29,16 +32,43 @@ public record ReadNote(
     names = List.copyOf(names);
   }
 
-  public ReadNote(
-      Kind kind,
-      String object,
-      String subject,
-      String value,
-      int count,
-      String message,
-      int line,
-      int column) {
-    this(kind, object, subject, value, count, message, line, column, List.of());
+  /** A note about the file as a whole, of no place in it. */
+  public static ReadNote of(Kind kind, String message) {
+    return new ReadNote(kind, "", "", "", null, 1, message, 0, 0, List.of());
+  }
+
+  public ReadNote about(String key) {
+    return new ReadNote(kind, key, subject, value, figure, count, message, line, column, names);
+  }
+
+  /** With the attribute or element concerned, and its value. */
+  public ReadNote on(String attribute, String of) {
+    return new ReadNote(kind, object, attribute, of, figure, count, message, line, column, names);
+  }
+
+  public ReadNote measured(double of) {
+    return new ReadNote(kind, object, subject, value, of, count, message, line, column, names);
+  }
+
+  public ReadNote times(int n) {
+    return new ReadNote(kind, object, subject, value, figure, n, message, line, column, names);
+  }
+
+  public ReadNote at(int atLine, int atColumn) {
+    return new ReadNote(
+        kind, object, subject, value, figure, count, message, atLine, atColumn, names);
+  }
+
+  /**
+   * @param place line and column, from 1
+   */
+  public ReadNote at(int[] place) {
+    return at(place[0], place[1]);
+  }
+
+  public ReadNote naming(List<String> objects) {
+    return new ReadNote(
+        kind, object, subject, value, figure, count, message, line, column, objects);
   }
 
   /** The kinds of note. */

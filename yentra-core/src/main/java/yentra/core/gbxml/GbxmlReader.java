@@ -120,15 +120,9 @@ public final class GbxmlReader {
             yentra.core.geometry.Vec3.ZERO);
     if (!spaces.spaces.isEmpty()) {
       notes.add(
-          new ReadNote(
+          ReadNote.of(
               ReadNote.Kind.GROUND_ASSUMED,
-              "",
-              "",
-              "",
-              1,
-              "ground level not stated: the top of the surfaces with ground contact counts",
-              0,
-              0));
+              "ground level not stated: the top of the surfaces with ground contact counts"));
     }
     return Envelope.of(
         new Envelope.Parts(

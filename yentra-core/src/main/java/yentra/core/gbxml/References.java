@@ -50,20 +50,17 @@ final class References {
   /** An element that counts once stands again: the first counts, this one is kept as it stands. */
   void repeated(String owner, String element, int line, int column) {
     repeated.add(
-        new ReadNote(
-            ReadNote.Kind.ASSUMED,
-            owner,
-            element,
-            "",
-            1,
-            element
-                + " stands more than once in "
-                + (owner.isEmpty() ? "an element" : owner)
-                + ": the first counts, the others are kept as they stand (line "
-                + line
-                + ")",
-            line,
-            column));
+        ReadNote.of(
+                ReadNote.Kind.ASSUMED,
+                element
+                    + " stands more than once in "
+                    + (owner.isEmpty() ? "an element" : owner)
+                    + ": the first counts, the others are kept as they stand (line "
+                    + line
+                    + ")")
+            .about(owner)
+            .on(element, "")
+            .at(line, column));
   }
 
   List<ReadNote> notes() {
@@ -73,44 +70,39 @@ final class References {
           Definition first = defined.get(id);
           Definition second = more.get(0);
           notes.add(
-              new ReadNote(
-                  ReadNote.Kind.DUPLICATE_ID,
-                  id,
-                  "id",
-                  id,
-                  more.size() + 1,
-                  "The id "
-                      + id
-                      + " is used "
-                      + (more.size() + 1)
-                      + " times: first for a "
-                      + first.element()
-                      + " in line "
-                      + first.line()
-                      + ", again for a "
-                      + second.element()
-                      + " in line "
-                      + second.line()
-                      + ". References go to the first; the other is read under a new id.",
-                  second.line(),
-                  second.column()));
+              ReadNote.of(
+                      ReadNote.Kind.DUPLICATE_ID,
+                      "The id "
+                          + id
+                          + " is used "
+                          + (more.size() + 1)
+                          + " times: first for a "
+                          + first.element()
+                          + " in line "
+                          + first.line()
+                          + ", again for a "
+                          + second.element()
+                          + " in line "
+                          + second.line()
+                          + ". References go to the first; the other is read under a new id.")
+                  .about(id)
+                  .on("id", id)
+                  .times(more.size() + 1)
+                  .at(second.line(), second.column()));
         });
     for (Use u : uses) {
       if (!defined.containsKey(u.id)) {
         notes.add(
-            new ReadNote(
-                ReadNote.Kind.DANGLING_REFERENCE,
-                u.owner,
-                u.attribute,
-                u.id,
-                1,
-                "refers to the "
-                    + what(u.attribute)
-                    + " "
-                    + u.id
-                    + ", which the file does not define",
-                u.line,
-                u.column));
+            ReadNote.of(
+                    ReadNote.Kind.DANGLING_REFERENCE,
+                    "refers to the "
+                        + what(u.attribute)
+                        + " "
+                        + u.id
+                        + ", which the file does not define")
+                .about(u.owner)
+                .on(u.attribute, u.id)
+                .at(u.line, u.column));
       }
     }
     unused(notes);
@@ -135,16 +127,12 @@ final class References {
         (id, d) -> {
           if (DEFINITIONS.contains(d.element()) && !referred.contains(id)) {
             notes.add(
-                new ReadNote(
-                    ReadNote.Kind.UNUSED,
-                    "",
-                    "definition",
-                    id,
-                    1,
-                    d.element() + " " + id + " is referred to by nothing.",
-                    d.line(),
-                    d.column(),
-                    List.of(id)));
+                ReadNote.of(
+                        ReadNote.Kind.UNUSED,
+                        d.element() + " " + id + " is referred to by nothing.")
+                    .on("definition", id)
+                    .at(d.line(), d.column())
+                    .naming(List.of(id)));
           }
         });
   }

@@ -29,18 +29,13 @@ final class Values {
     all.addAll(lost.values());
     if (!notReckoned.isEmpty()) {
       all.add(
-          new ReadNote(
-              ReadNote.Kind.ASSUMED,
-              "",
-              "",
-              "",
-              notReckoned.values().stream().mapToInt(i -> i).sum(),
-              "kept as delivered and written back, but nothing is reckoned from: "
-                  + notReckoned.entrySet().stream()
-                      .map(e -> e.getValue() + " " + e.getKey())
-                      .collect(Collectors.joining(", ")),
-              0,
-              0));
+          ReadNote.of(
+                  ReadNote.Kind.ASSUMED,
+                  "kept as delivered and written back, but nothing is reckoned from: "
+                      + notReckoned.entrySet().stream()
+                          .map(e -> e.getValue() + " " + e.getKey())
+                          .collect(Collectors.joining(", ")))
+              .times(notReckoned.values().stream().mapToInt(i -> i).sum()));
     }
     return all;
   }
@@ -73,17 +68,8 @@ final class Values {
   void lost(String object, String where, String what, String message, int line, int column) {
     lost.merge(
         where + " " + what,
-        new ReadNote(ReadNote.Kind.LOST, object, where, what, 1, message, line, column),
-        (a, b) ->
-            new ReadNote(
-                a.kind(),
-                a.object(),
-                a.subject(),
-                a.value(),
-                a.count() + 1,
-                a.message(),
-                a.line(),
-                a.column()));
+        ReadNote.of(ReadNote.Kind.LOST, message).about(object).on(where, what).at(line, column),
+        (a, b) -> a.times(a.count() + 1));
   }
 
   void note(
@@ -95,7 +81,7 @@ final class Values {
       int line,
       int column) {
     String shown = value.length() > 80 ? value.substring(0, 80) + "…" : value;
-    notes.add(new ReadNote(kind, object, subject, shown, 1, message, line, column));
+    notes.add(ReadNote.of(kind, message).about(object).on(subject, shown).at(line, column));
   }
 
   /**

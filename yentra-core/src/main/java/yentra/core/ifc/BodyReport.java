@@ -70,22 +70,19 @@ public final class BodyReport {
     tallies.forEach(
         (m, t) ->
             out.add(
-                new ReadNote(
-                    m.kind,
-                    "",
-                    m.entity,
-                    "",
-                    t.count,
-                    String.format(
-                        Locale.ROOT,
-                        "%,d %s of %s %s%s",
-                        t.count,
-                        t.count == 1 ? "body" : "bodies",
-                        m.entity,
-                        m.text,
-                        more(model, m, t)),
-                    t.first.source().line(),
-                    0)));
+                ReadNote.of(
+                        m.kind,
+                        String.format(
+                            Locale.ROOT,
+                            "%,d %s of %s %s%s",
+                            t.count,
+                            t.count == 1 ? "body" : "bodies",
+                            m.entity,
+                            m.text,
+                            more(model, m, t)))
+                    .on(m.entity, "")
+                    .times(t.count)
+                    .at(t.first.source().line(), 0)));
     return out;
   }
 

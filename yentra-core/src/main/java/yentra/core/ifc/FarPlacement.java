@@ -1,7 +1,6 @@
 package yentra.core.ifc;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import yentra.core.envelope.ReadNote;
 import yentra.core.geometry.Vec3;
@@ -23,20 +22,17 @@ final class FarPlacement {
         if (at != null && Math.hypot(at.x(), at.y()) > IfcModel.FAR) {
           int[] line = model.file().place(id);
           return Optional.of(
-              new ReadNote(
-                  ReadNote.Kind.FAR_AWAY,
-                  "",
-                  "ObjectPlacement",
-                  String.format(Locale.ROOT, "%.3f", Math.hypot(at.x(), at.y())),
-                  1,
-                  "The placement of "
-                      + model.entities().proper(type)
-                      + " "
-                      + i.text(2)
-                      + " carries the model away",
-                  line[0],
-                  line[1],
-                  List.of(i.text(0))));
+              ReadNote.of(
+                      ReadNote.Kind.FAR_AWAY,
+                      "The placement of "
+                          + model.entities().proper(type)
+                          + " "
+                          + i.text(2)
+                          + " carries the model away")
+                  .on("ObjectPlacement", "")
+                  .measured(Math.hypot(at.x(), at.y()))
+                  .at(line[0], line[1])
+                  .naming(List.of(i.text(0))));
         }
       }
     }

@@ -64,8 +64,7 @@ final class IfcConformance {
       return;
     }
     int[] place = file.place(id);
-    notes.add(
-        new ReadNote(kind, "", subject, value, 1, message, place[0], place[1], names(id, value)));
+    notes.add(ReadNote.of(kind, message).on(subject, value).at(place).naming(names(id, value)));
   }
 
   /** GlobalId and number of an instance, and the number a reference names. */
@@ -101,16 +100,13 @@ final class IfcConformance {
         (id, n) -> {
           int[] place = file.place(id);
           notes.add(
-              new ReadNote(
-                  ReadNote.Kind.DUPLICATE_ID,
-                  "",
-                  "instance",
-                  "#" + id,
-                  n,
-                  "The instance number #" + id + " is used " + n + " times; the first is read.",
-                  place[0],
-                  place[1],
-                  names(id, "")));
+              ReadNote.of(
+                      ReadNote.Kind.DUPLICATE_ID,
+                      "The instance number #" + id + " is used " + n + " times; the first is read.")
+                  .on("instance", "#" + id)
+                  .times(n)
+                  .at(place)
+                  .naming(names(id, "")));
         });
   }
 
@@ -127,16 +123,12 @@ final class IfcConformance {
   private void malformed(StepFile.Problem p) {
     boolean number = p.message().contains("is no number") || p.message().contains("out of range");
     notes.add(
-        new ReadNote(
-            number ? ReadNote.Kind.BAD_VALUE : ReadNote.Kind.MALFORMED,
-            "",
-            "instance",
-            "",
-            1,
-            p.message() + " It was passed over.",
-            p.line(),
-            p.column(),
-            p.instance() == 0 ? List.of() : names(p.instance(), "")));
+        ReadNote.of(
+                number ? ReadNote.Kind.BAD_VALUE : ReadNote.Kind.MALFORMED,
+                p.message() + " It was passed over.")
+            .on("instance", "")
+            .at(p.line(), p.column())
+            .naming(p.instance() == 0 ? List.of() : names(p.instance(), "")));
   }
 
   private void summarise() {
@@ -149,15 +141,11 @@ final class IfcConformance {
               ReadNote.Kind kind = ReadNote.Kind.valueOf(k.substring(0, k.indexOf(' ')));
               int more = alike.get(k) - MOST_ALIKE;
               notes.add(
-                  new ReadNote(
-                      kind,
-                      "",
-                      k.substring(k.indexOf(' ') + 1),
-                      "",
-                      more,
-                      more + " more of this kind in " + k.substring(k.indexOf(' ') + 1) + ".",
-                      0,
-                      0));
+                  ReadNote.of(
+                          kind,
+                          more + " more of this kind in " + k.substring(k.indexOf(' ') + 1) + ".")
+                      .on(k.substring(k.indexOf(' ') + 1), "")
+                      .times(more));
             });
   }
 
@@ -307,22 +295,19 @@ final class IfcConformance {
               if (before != null && said.add(id)) {
                 int[] place = file.place(n);
                 notes.add(
-                    new ReadNote(
-                        ReadNote.Kind.DUPLICATE_ID,
-                        "",
-                        "GlobalId",
-                        id,
-                        2,
-                        "The GlobalId "
-                            + id
-                            + " is used by "
-                            + called(before)
-                            + " and "
-                            + called(n)
-                            + ".",
-                        place[0],
-                        place[1],
-                        List.of(id, "#" + before, "#" + n)));
+                    ReadNote.of(
+                            ReadNote.Kind.DUPLICATE_ID,
+                            "The GlobalId "
+                                + id
+                                + " is used by "
+                                + called(before)
+                                + " and "
+                                + called(n)
+                                + ".")
+                        .on("GlobalId", id)
+                        .times(2)
+                        .at(place)
+                        .naming(List.of(id, "#" + before, "#" + n)));
               }
             });
   }

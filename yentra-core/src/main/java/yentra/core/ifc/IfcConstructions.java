@@ -484,4 +484,26 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     }
     return key;
   }
+
+  /** Says what was taken for granted of constructions. */
+  void say(IfcNotes notes) {
+    for (String set : beside()) {
+      notes.assumed(
+          "fractions of the constituents of " + set + " are taken for shares of the area");
+    }
+    if (framed() > 0) {
+      notes.assumed(
+          "solar gain and light of "
+              + framed()
+              + (framed() == 1 ? " window" : " windows")
+              + " are those of the glass times its stated share; the frame lets nothing through");
+    }
+    if (unoriented() > 0) {
+      notes.assumed(
+          "layers of "
+              + unoriented()
+              + (unoriented() == 1 ? " construction" : " constructions")
+              + " are taken in the order in which the file lists them: it does not say in which direction they lie");
+    }
+  }
 }

@@ -13,6 +13,8 @@ import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.Element;
 import yentra.core.model.Property;
 import yentra.core.model.PropertyValue;
+import yentra.core.step.StepFile;
+import yentra.core.step.StepInstance;
 
 /**
  * Where the body of a space cannot be read, what it would have been found behind seems to face
@@ -45,6 +47,26 @@ final class TowardsUnread {
               && s.element() != null
               && internal.contains(s.element().id());
       out.add(unknown ? s.withType(SurfaceType.UNRESOLVED) : s);
+    }
+    return out;
+  }
+
+  /** GlobalIds of elements that internal boundaries of spaces without a body name. */
+  static Set<String> beside(IfcModel model, List<Space> spaces) {
+    StepFile file = model.file();
+    Set<String> without = new HashSet<>();
+    spaces.stream().filter(s -> s.shell().isEmpty()).forEach(s -> without.add(s.source().id()));
+    Set<String> out = new HashSet<>();
+    for (int b :
+        file.ofType(
+            "IFCRELSPACEBOUNDARY", "IFCRELSPACEBOUNDARY1STLEVEL", "IFCRELSPACEBOUNDARY2NDLEVEL")) {
+      StepInstance r = file.get(b);
+      StepInstance space = r == null ? null : file.get(r.ref(4));
+      StepInstance element = r == null ? null : file.get(r.ref(5));
+      boolean beside = space != null && element != null && without.contains(space.text(0));
+      if (beside && r.enumeration(8).equals("INTERNAL")) {
+        out.add(element.text(0));
+      }
     }
     return out;
   }

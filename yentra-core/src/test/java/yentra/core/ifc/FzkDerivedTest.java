@@ -18,6 +18,7 @@ import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.Convention;
 import yentra.core.boundary.DerivationOptions;
 import yentra.core.boundary.SpaceVolumes;
+import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.check.run.CheckCatalogue;
 import yentra.core.envelope.Envelope;
@@ -89,7 +90,7 @@ class FzkDerivedTest {
   /** Types of the floors towards ground or air, with the ground at a level. */
   private Map<SurfaceType, Long> floors(BoundaryOptions o, double ground) throws Exception {
     IfcModel m = IfcModel.of(bytes, ReadLimits.standard(), Fixtures.TOLERANCE);
-    return IfcReader.envelope(m, m, ground, o, Fixtures.TOLERANCE).surfaces().stream()
+    return IfcReader.envelope(m, m, ground, o, Watch.NONE, Fixtures.TOLERANCE).surfaces().stream()
         .filter(s -> s.sides().size() == 1 && s.exposure() != Exposure.ADIABATIC)
         .filter(s -> s.polygon().tilt() > 170)
         .collect(Collectors.groupingBy(Surface::type, TreeMap::new, Collectors.counting()));
@@ -159,7 +160,7 @@ class FzkDerivedTest {
   void aWindowThatIsMissingIsTold() throws Exception {
     IfcModel model = IfcModel.of(bytes, ReadLimits.standard(), Fixtures.TOLERANCE);
     for (BoundaryOptions o : List.of(BoundaryOptions.KEEP, derive(false, Convention.INNER))) {
-      Envelope e = IfcReader.envelope(model, model, null, o, Fixtures.TOLERANCE);
+      Envelope e = IfcReader.envelope(model, model, null, o, Watch.NONE, Fixtures.TOLERANCE);
       CheckContext context = new CheckContext(e, model, Limits.STANDARD, Fixtures.TOLERANCE);
       assertThat(lost(context)).isEmpty();
       Opening window =

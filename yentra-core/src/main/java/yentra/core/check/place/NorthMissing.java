@@ -71,12 +71,12 @@ public final class NorthMissing implements Check {
   private static void twice(CheckContext context, Consumer<Finding> report) {
     double most = context.limit(DESCRIPTOR, CONVERGENCE.name());
     for (ReadNote n : context.envelope().notes()) {
-      if (n.kind() == ReadNote.Kind.NORTH_TWICE && Double.parseDouble(n.value()) > most) {
+      if (n.kind() == ReadNote.Kind.NORTH_TWICE && n.figure() > most) {
         report.accept(
             context
                 .finding(DESCRIPTOR, n.names().toArray(String[]::new))
                 .subject("stated twice")
-                .measured(Double.parseDouble(n.value()), most, "deg")
+                .measured(n.figure(), most, "deg")
                 .at(n.line(), n.column())
                 .says(n.message() + "."));
       }

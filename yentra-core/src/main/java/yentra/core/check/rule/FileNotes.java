@@ -23,8 +23,8 @@ public final class FileNotes {
     if (n.kind() == ReadNote.Kind.DUPLICATE_ID) {
       b.measured(n.count(), 1.0, "count");
     }
-    if (n.kind() == ReadNote.Kind.SPACE_BOUNDARY && !n.value().isEmpty()) {
-      b.measured(Double.parseDouble(n.value()), context.tolerance().gap(), "m");
+    if (n.kind() == ReadNote.Kind.SPACE_BOUNDARY && n.figure() != null) {
+      b.measured(n.figure(), context.tolerance().gap(), "m");
     }
     String message =
         n.kind() == ReadNote.Kind.DANGLING_REFERENCE
