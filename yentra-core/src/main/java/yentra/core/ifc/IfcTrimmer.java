@@ -2,13 +2,9 @@ package yentra.core.ifc;
 
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.BitSet;
-import java.util.Deque;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -19,8 +15,6 @@ import yentra.core.model.Element;
 import yentra.core.scope.ValueEdit;
 import yentra.core.step.StepFile;
 import yentra.core.step.StepInstance;
-import yentra.core.step.StepLiteral;
-import yentra.core.step.StepParameters;
 
 /**
  * Writes the part of an IFC file that is in scope, in the same schema: elements in scope, the
@@ -53,15 +47,12 @@ public final class IfcTrimmer {
   private final IfcSchema schema;
   private final Predicate<Element> inScope;
   private final BiPredicate<String, String> keepsProperty;
-  private final Map<String, List<ValueEdit>> edits;
   private final BitSet objects;
-  private final BitSet kept;
   private final Map<String, Map<String, Boolean>> kinds = new HashMap<>();
-  private final Map<Integer, String> rewritten = new HashMap<>();
-  private final List<String> added = new ArrayList<>();
-  private final Map<Integer, Set<Integer>> moved = new HashMap<>();
+  private final TrimmedText text;
+  private final KeptInstances kept;
+  private final EditedSets edited;
   private final Map<String, Integer> leftOut = new TreeMap<>();
-  private int next;
 
   /**
    * What was written.
@@ -92,9 +83,10 @@ public final class IfcTrimmer {
     this.schema = model.entities();
     this.inScope = inScope;
     this.keepsProperty = keepsProperty;
-    this.edits = edits;
     this.objects = new BitSet(file.size());
-    this.kept = new BitSet(file.size());
+    this.text = new TrimmedText(file);
+    this.kept = new KeptInstances(file, text);
+    this.edited = new EditedSets(model, edits, this::isObject, this::keeps, text);
   }
 
   /**
@@ -116,15 +108,12 @@ public final class IfcTrimmer {
   }
 
   private Trimmed run(OutputStream out) throws IOException {
-    next = file.all().max().orElse(0) + 1;
     objects();
-    editedSets();
+    edited.make();
     relations();
     types();
-    file.all().filter(this::isObject).forEach(this::follow);
-    for (String text : added) {
-      followText(text);
-    }
+    file.all().filter(this::isObject).forEach(kept::follow);
+    kept.followAdded();
     inverses();
     return write(out);
   }
@@ -132,11 +121,6 @@ public final class IfcTrimmer {
   private boolean isObject(int id) {
     int at = file.ordinal(id);
     return at >= 0 && objects.get(at);
-  }
-
-  private boolean isKept(int id) {
-    int at = file.ordinal(id);
-    return at >= 0 && kept.get(at);
   }
 
   private void object(int id) {
@@ -251,13 +235,13 @@ public final class IfcTrimmer {
     if (r.is("IFCRELDEFINESBYPROPERTIES") && !keepsAny(head)) {
       return;
     }
-    Set<Integer> gone = moved.getOrDefault(head, Set.of());
+    Set<Integer> gone = edited.movedFrom(head);
     List<Integer> left = staying(r.refs(many), gone);
     if (left.isEmpty()) {
       return;
     }
     if (left.size() < r.refs(many).size()) {
-      rewrite(r.id(), Map.of(many, refs(left)));
+      text.rewrite(r.id(), Map.of(many, TrimmedText.refs(left)));
     }
     object(r.id());
   }
@@ -277,36 +261,23 @@ public final class IfcTrimmer {
     if (sets.isEmpty() || staying(r.refs(many), Set.of()).isEmpty()) {
       return;
     }
-    if (sets.stream().noneMatch(moved::containsKey)) {
-      rewrite(
+    if (sets.stream().allMatch(x -> edited.movedFrom(x).isEmpty())) {
+      text.rewrite(
           r.id(),
           Map.of(
               one,
-              "IFCPROPERTYSETDEFINITIONSET(" + refs(sets) + ")",
+              "IFCPROPERTYSETDEFINITIONSET(" + TrimmedText.refs(sets) + ")",
               many,
-              refs(staying(r.refs(many), Set.of()))));
+              TrimmedText.refs(staying(r.refs(many), Set.of()))));
       object(r.id());
       return;
     }
     for (int set : sets) {
-      List<Integer> left = staying(r.refs(many), moved.getOrDefault(set, Set.of()));
+      List<Integer> left = staying(r.refs(many), edited.movedFrom(set));
       if (!left.isEmpty()) {
-        defines("relation/" + r.text(0) + "/" + set, left, set);
+        text.defines("relation/" + r.text(0) + "/" + set, left, set);
       }
     }
-  }
-
-  private void defines(String seed, List<Integer> elements, int set) {
-    add(
-        "IFCRELDEFINESBYPROPERTIES('"
-            + GlobalIds.of(seed)
-            + "',"
-            + anyOwner()
-            + ",$,$,"
-            + refs(elements)
-            + ",#"
-            + set
-            + ")");
   }
 
   /** Whether anything of a set stays; sets that lose some properties are written anew. */
@@ -325,7 +296,7 @@ public final class IfcTrimmer {
       }
     }
     if (!left.isEmpty() && left.size() < s.refs(list).size()) {
-      rewrite(set, Map.of(list, refs(left)));
+      text.rewrite(set, Map.of(list, TrimmedText.refs(left)));
     }
     return !left.isEmpty();
   }
@@ -343,184 +314,9 @@ public final class IfcTrimmer {
       }
       List<Integer> left = t.refs(list).stream().filter(this::keepsAny).toList();
       if (left.size() < t.refs(list).size()) {
-        rewrite(t.id(), Map.of(list, left.isEmpty() ? "$" : refs(left)));
+        text.rewrite(t.id(), Map.of(list, left.isEmpty() ? "$" : TrimmedText.refs(left)));
       }
     }
-  }
-
-  /** The same few names come again and again. */
-  private boolean keeps(String set, String property) {
-    return kinds
-        .computeIfAbsent(set, k -> new HashMap<>())
-        .computeIfAbsent(property, k -> keepsProperty.test(set, property));
-  }
-
-  private static String refs(List<Integer> ids) {
-    StringBuilder b = new StringBuilder("(");
-    ids.forEach(i -> b.append(b.length() > 1 ? "," : "").append('#').append(i));
-    return b.append(')').toString();
-  }
-
-  /** The instance's text with some parameters replaced. */
-  private void rewrite(int id, Map<Integer, String> parameters) {
-    StringBuilder b =
-        new StringBuilder("#").append(id).append('=').append(file.type(id)).append('(');
-    file.visit(
-        id,
-        new StepParameters() {
-          @Override
-          public void parameter(int index, Kind kind, StepFile.Slice slice) {
-            String other = parameters.get(index);
-            b.append(index == 0 ? "" : ",")
-                .append(other != null ? other : slice.toString().strip());
-          }
-        });
-    rewritten.put(id, b.append(");").toString());
-  }
-
-  /** Elements that get the same values in the same set share a new set. */
-  private void editedSets() {
-    Map<String, List<Integer>> groups = new LinkedHashMap<>();
-    Map<String, List<ValueEdit>> editsOf = new HashMap<>();
-    Map<String, Integer> originalOf = new HashMap<>();
-    for (Element e : model.elements()) {
-      List<ValueEdit> all = edits.getOrDefault(e.key(), List.of());
-      if (all.isEmpty() || !isObject(e.number())) {
-        continue;
-      }
-      Map<String, List<ValueEdit>> bySet = new LinkedHashMap<>();
-      all.forEach(v -> bySet.computeIfAbsent(v.set(), k -> new ArrayList<>()).add(v));
-      bySet.forEach(
-          (set, list) -> {
-            int original = ownSet(e.number(), set);
-            String group = original + " " + set + " " + list;
-            groups.computeIfAbsent(group, k -> new ArrayList<>()).add(e.number());
-            editsOf.put(group, list);
-            originalOf.put(group, original);
-            moved.computeIfAbsent(original, k -> new java.util.HashSet<>()).add(e.number());
-          });
-    }
-    groups.forEach(
-        (group, elements) -> newSet(originalOf.get(group), editsOf.get(group), elements));
-  }
-
-  private int ownSet(int element, String name) {
-    for (int s : model.relations().sets.get(element)) {
-      StepInstance set = file.get(s);
-      if (set != null && set.is("IFCPROPERTYSET") && set.text(2).equals(name)) {
-        return s;
-      }
-    }
-    return 0;
-  }
-
-  private void newSet(int original, List<ValueEdit> list, List<Integer> elements) {
-    Map<String, ValueEdit> last = new LinkedHashMap<>();
-    list.forEach(v -> last.put(v.property(), v));
-    List<Integer> properties = new ArrayList<>();
-    StepInstance old = original == 0 ? null : file.get(original);
-    String set = list.get(0).set();
-    if (old != null) {
-      for (int p : old.refs(4)) {
-        StepInstance property = file.get(p);
-        if (property != null
-            && !last.containsKey(property.text(0))
-            && keeps(set, property.text(0))) {
-          properties.add(p);
-        }
-      }
-    }
-    for (ValueEdit v : last.values()) {
-      if (v.value() != null) {
-        properties.add(
-            add(
-                "IFCPROPERTYSINGLEVALUE("
-                    + StepLiteral.text(v.property())
-                    + ",$,"
-                    + new IfcValueText(model.units()).of(v)
-                    + ",$)"));
-      }
-    }
-    if (properties.isEmpty()) {
-      return;
-    }
-    String seed = set + "/" + keyOf(elements.get(0)) + "/" + list;
-    String owner = old != null && old.ref(1) != 0 ? "#" + old.ref(1) : anyOwner();
-    int made =
-        add(
-            "IFCPROPERTYSET('"
-                + GlobalIds.of("set/" + seed)
-                + "',"
-                + owner
-                + ","
-                + StepLiteral.text(set)
-                + ",$,"
-                + refs(properties)
-                + ")");
-    defines("relation/" + seed, elements, made);
-  }
-
-  private String keyOf(int element) {
-    return model.element(element).map(Element::key).orElse("#" + element);
-  }
-
-  private String anyOwner() {
-    int[] owners = file.ofType("IFCOWNERHISTORY");
-    return owners.length == 0 ? "$" : "#" + owners[0];
-  }
-
-  private int add(String text) {
-    added.add("#" + next + "=" + text + ";");
-    return next++;
-  }
-
-  /** Keeps an instance and all that it refers to. */
-  private void follow(int id) {
-    Deque<Integer> open = new ArrayDeque<>();
-    keep(id, open);
-    while (!open.isEmpty()) {
-      int at = open.pop();
-      String text = rewritten.get(at);
-      if (text == null) {
-        file.references(at, to -> keep(to, open));
-      } else {
-        references(text).forEach(to -> keep(to, open));
-      }
-    }
-  }
-
-  private void keep(int id, Deque<Integer> open) {
-    int at = file.ordinal(id);
-    if (at >= 0 && !kept.get(at)) {
-      kept.set(at);
-      open.push(id);
-    }
-  }
-
-  private void followText(String text) {
-    references(text).forEach(this::follow);
-  }
-
-  /** The references of an instance written here, without those in strings. */
-  private static List<Integer> references(String text) {
-    List<Integer> out = new ArrayList<>();
-    boolean quoted = false;
-    for (int i = text.indexOf('='); i < text.length(); i++) {
-      char c = text.charAt(i);
-      if (c == '\'') {
-        quoted = !quoted;
-      } else if (c == '#' && !quoted) {
-        int end = i + 1;
-        while (end < text.length() && Character.isDigit(text.charAt(end))) {
-          end++;
-        }
-        if (end > i + 1 && end - i < 11) {
-          out.add((int) Long.parseLong(text.substring(i + 1, end)));
-        }
-        i = end - 1;
-      }
-    }
-    return out;
   }
 
   /** What refers to what is kept, and belongs to it: thermal values, layers, map, grids. */
@@ -540,8 +336,8 @@ public final class IfcTrimmer {
       file.each(
           type,
           i -> {
-            if (isKept(i.ref(at))) {
-              follow(i.id());
+            if (kept.has(i.ref(at))) {
+              kept.follow(i.id());
             }
           });
     }
@@ -549,8 +345,8 @@ public final class IfcTrimmer {
         "IFCGRID",
         g -> {
           for (int list = 7; list <= 9; list++) {
-            if (g.refs(list).stream().anyMatch(this::isKept)) {
-              follow(g.id());
+            if (g.refs(list).stream().anyMatch(kept::has)) {
+              kept.follow(g.id());
             }
           }
         });
@@ -558,52 +354,39 @@ public final class IfcTrimmer {
   }
 
   private void layer(StepInstance l) {
-    List<Integer> left = l.refs(2).stream().filter(this::isKept).toList();
+    List<Integer> left = l.refs(2).stream().filter(kept::has).toList();
     if (!left.isEmpty()) {
       if (left.size() < l.refs(2).size()) {
-        rewrite(l.id(), Map.of(2, refs(left)));
+        text.rewrite(l.id(), Map.of(2, TrimmedText.refs(left)));
       }
-      follow(l.id());
+      kept.follow(l.id());
     }
+  }
+
+  /** The same few names come again and again. */
+  private boolean keeps(String set, String property) {
+    return kinds
+        .computeIfAbsent(set, k -> new HashMap<>())
+        .computeIfAbsent(property, k -> keepsProperty.test(set, property));
   }
 
   private Trimmed write(OutputStream out) throws IOException {
-    long bytes = 0;
-    int instances = 0;
     StepFile.Slice head = file.head();
     out.write(head.bytes(), head.from(), head.length());
     out.write('\n');
-    bytes += head.length() + 1L;
-    for (int at = kept.nextSetBit(0); at >= 0; at = kept.nextSetBit(at + 1)) {
-      int id = file.idAt(at);
-      String text = rewritten.get(id);
-      if (text == null) {
-        StepFile.Slice s = file.slice(id);
-        out.write(s.bytes(), s.from(), s.length());
-        bytes += s.length();
-      } else {
-        bytes += line(out, text);
-      }
-      out.write('\n');
-      bytes++;
-      instances++;
-    }
-    for (String text : added) {
-      bytes += line(out, text + "\n");
-      instances++;
-    }
-    bytes += line(out, "ENDSEC;\nEND-ISO-10303-21;\n");
+    long[] written = kept.write(out);
+    int end = KeptInstances.line(out, "ENDSEC;\nEND-ISO-10303-21;\n");
     int elements = 0;
     for (Element e : model.elements()) {
-      elements += isKept(e.number()) ? 1 : 0;
+      elements += kept.has(e.number()) ? 1 : 0;
     }
     return new Trimmed(
-        file.length(), bytes, file.size(), instances, model.elements().size(), elements, leftOut);
-  }
-
-  private static int line(OutputStream out, String text) throws IOException {
-    byte[] b = text.getBytes(StandardCharsets.ISO_8859_1);
-    out.write(b);
-    return b.length;
+        file.length(),
+        head.length() + 1L + written[0] + end,
+        file.size(),
+        (int) written[1],
+        model.elements().size(),
+        elements,
+        leftOut);
   }
 }

@@ -1,8 +1,6 @@
 package yentra.core.revision;
 
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,9 +21,6 @@ import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
-import yentra.core.geometry.Box;
-import yentra.core.geometry.BoxIndex;
-import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
@@ -41,20 +36,14 @@ import yentra.core.geometry.Vec3;
  * <p>Metres, m², m³; coordinates of both are taken from the common origin of the files.
  */
 public final class RevisionComparison {
-  private static final double SPACES = 0.5;
-  private static final double OUTLINES = 0.8;
-
-  /** Sharing more than this, two objects with one id are at one place. */
-  private static final double TOUCH = 0.1;
-
   private final Envelope before;
   private final Envelope after;
   private final Rules rules;
   private final Tolerance tolerance;
-  private final Vec3 shift;
+  private final SamePlace place;
+  private final Recognition recognition;
   private final Naming namesBefore;
   private final Naming namesAfter;
-  private final Map<String, String> keys = new LinkedHashMap<>();
   private final List<Entry> entries = new ArrayList<>();
 
   /** What has become of an object. */
@@ -93,7 +82,8 @@ public final class RevisionComparison {
     this.after = after;
     this.rules = rules;
     this.tolerance = rules.tolerance();
-    this.shift = after.delivered().origin().minus(before.delivered().origin());
+    this.place = new SamePlace(before, after, tolerance);
+    this.recognition = new Recognition(before, after, place, tolerance);
     this.namesBefore = new Naming(before, rules.types());
     this.namesAfter = new Naming(after, rules.types());
   }
@@ -115,7 +105,7 @@ public final class RevisionComparison {
 
   /** The key that an object of the first revision has in the second; the same key when unknown. */
   public String now(String key) {
-    return keys.getOrDefault(key, key);
+    return recognition.now(key);
   }
 
   /** Keys of the first revision whose objects the second has not. */
@@ -132,12 +122,14 @@ public final class RevisionComparison {
   /** Keys of the first revision whose objects have another key in the second. */
   public Map<String, String> renamed() {
     Map<String, String> out = new LinkedHashMap<>();
-    keys.forEach(
-        (a, b) -> {
-          if (!a.equals(b)) {
-            out.put(a, b);
-          }
-        });
+    recognition
+        .keys()
+        .forEach(
+            (a, b) -> {
+              if (!a.equals(b)) {
+                out.put(a, b);
+              }
+            });
     return out;
   }
 
@@ -146,77 +138,18 @@ public final class RevisionComparison {
   private void spaces() {
     SpaceVolumes a = SpaceVolumes.of(before, rules);
     SpaceVolumes b = SpaceVolumes.of(after, rules);
-    Map<String, Space> left = new LinkedHashMap<>();
-    after.spaces().forEach(s -> left.put(s.key(), s));
-    Map<String, String> pairs = new LinkedHashMap<>();
-    List<Space> unknown = new ArrayList<>();
+    Recognition.Match<Space> same = recognition.spaces(a, b);
     for (Space s : before.spaces()) {
-      Space o = left.get(s.key());
-      boolean here =
-          o != null
-              && (o.name().equals(s.name())
-                  || share(a.of(s.key()).faces().box(), b.of(o.key()).faces().box()) > TOUCH);
-      if (here) {
-        left.remove(s.key());
-        pairs.put(s.key(), s.key());
-      } else {
-        unknown.add(s);
-      }
-    }
-    List<Space> moved = new ArrayList<>();
-    for (Space s : unknown) {
-      Box box = a.of(s.key()).faces().box();
-      Space best =
-          left.values().stream()
-              .filter(o -> share(box, b.of(o.key()).faces().box()) >= SPACES)
-              .max(
-                  Comparator.comparingDouble((Space o) -> share(box, b.of(o.key()).faces().box()))
-                      .thenComparing(Space::key))
-              .orElse(null);
-      if (best == null) {
-        moved.add(s);
-      } else {
-        left.remove(best.key());
-        pairs.put(s.key(), best.key());
-      }
-    }
-    for (Space s : moved) {
-      if (left.remove(s.key()) != null) {
-        pairs.put(s.key(), s.key());
-      }
-    }
-    keys.putAll(pairs);
-    for (Space s : before.spaces()) {
-      String now = pairs.get(s.key());
+      String now = same.pairs().get(s.key());
       if (now == null) {
         add(Change.REMOVED, "space", s.key(), null, s.label(), List.of(figures(a.of(s.key()))));
       } else {
         compare(s, after.space(now).orElseThrow(), a.of(s.key()), b.of(now));
       }
     }
-    for (Space s : left.values()) {
+    for (Space s : same.come()) {
       add(Change.ADDED, "space", null, s.key(), s.label(), List.of(figures(b.of(s.key()))));
     }
-  }
-
-  /** How much of the larger box both share, 0 to 1. */
-  private double share(Box a, Box b) {
-    if (a.isEmpty() || b.isEmpty()) {
-      return 0;
-    }
-    double x = overlap(a.min().x(), a.max().x(), b.min().x() + shift.x(), b.max().x() + shift.x());
-    double y = overlap(a.min().y(), a.max().y(), b.min().y() + shift.y(), b.max().y() + shift.y());
-    double z = overlap(a.min().z(), a.max().z(), b.min().z() + shift.z(), b.max().z() + shift.z());
-    return x * y * z / Math.max(1e-9, Math.max(volume(a), volume(b)));
-  }
-
-  private static double overlap(double a, double b, double c, double d) {
-    return Math.max(0, Math.min(b, d) - Math.max(a, c));
-  }
-
-  private static double volume(Box b) {
-    Vec3 d = b.max().minus(b.min());
-    return d.x() * d.y() * d.z();
   }
 
   private static String figures(SpaceVolume v) {
@@ -233,7 +166,7 @@ public final class RevisionComparison {
             | number(details, "volume", a.volume(), b.volume(), "m³");
     double far = 0;
     if (!a.faces().box().isEmpty() && !b.faces().box().isEmpty()) {
-      far = a.faces().box().centre().distance(b.faces().box().centre().plus(shift));
+      far = a.faces().box().centre().distance(place.back(b.faces().box().centre()));
     }
     boolean moved = !sized && far > tolerance.gap();
     if (moved) {
@@ -253,51 +186,9 @@ public final class RevisionComparison {
   // --- surfaces
 
   private void surfaces() {
-    Map<String, Surface> left = new LinkedHashMap<>();
-    after.surfaces().forEach(s -> left.put(s.key(), s));
-    Map<String, String> pairs = new LinkedHashMap<>();
-    List<Surface> unknown = new ArrayList<>();
+    Recognition.Match<Surface> same = recognition.surfaces();
     for (Surface s : before.surfaces()) {
-      Surface o = left.get(s.key());
-      if (o != null && isHere(s, o)) {
-        left.remove(s.key());
-        pairs.put(s.key(), s.key());
-      } else {
-        unknown.add(s);
-      }
-    }
-    List<Surface> free = new ArrayList<>(left.values());
-    BoxIndex index = new BoxIndex(free.stream().map(s -> s.polygon().box()).toList());
-    List<Surface> moved = new ArrayList<>();
-    for (Surface s : unknown) {
-      Surface best = null;
-      double most = OUTLINES;
-      Polygon p = moved(s.polygon());
-      for (int i : index.meeting(p.box().grown(tolerance.gap()))) {
-        Surface o = free.get(i);
-        double share = left.containsKey(o.key()) ? cover(p, o.polygon()) : 0;
-        if (share >= most && bounds(s, o)) {
-          best = o;
-          most = share;
-        }
-      }
-      if (best != null) {
-        left.remove(best.key());
-        pairs.put(s.key(), best.key());
-      } else {
-        moved.add(s);
-      }
-    }
-    for (Surface s : moved) {
-      Surface o = left.get(s.key());
-      if (o != null && bounds(s, o) && o.type() == s.type()) {
-        left.remove(s.key());
-        pairs.put(s.key(), s.key());
-      }
-    }
-    keys.putAll(pairs);
-    for (Surface s : before.surfaces()) {
-      String now = pairs.get(s.key());
+      String now = same.pairs().get(s.key());
       if (now == null) {
         add(
             Change.REMOVED,
@@ -310,7 +201,7 @@ public final class RevisionComparison {
         compare(s, after.surface(now).orElseThrow());
       }
     }
-    for (Surface s : left.values()) {
+    for (Surface s : same.come()) {
       add(
           Change.ADDED,
           "surface",
@@ -321,54 +212,6 @@ public final class RevisionComparison {
     }
   }
 
-  /** An outline of the first revision in the second's coordinates. */
-  private Polygon moved(Polygon p) {
-    return shift.equals(Vec3.ZERO)
-        ? p
-        : new Polygon(
-            p.outer().stream().map(v -> v.minus(shift)).toList(),
-            p.holes().stream().map(h -> h.stream().map(v -> v.minus(shift)).toList()).toList());
-  }
-
-  /** The share of the larger one that both cover, 0 when they lie in different planes. */
-  private double cover(Polygon p, Polygon q) {
-    if (p.normal().equals(Vec3.ZERO) || q.normal().equals(Vec3.ZERO)) {
-      return 0;
-    }
-    double angle = p.plane().angleTo(q.plane());
-    boolean plane =
-        Math.min(angle, 180 - angle) < tolerance.angle()
-            && Math.abs(p.plane().distance(q.mean())) < 0.05;
-    return plane
-        ? PlanarOverlay.commonArea(p, q) / Math.max(1e-9, Math.max(p.area(), q.area()))
-        : 0;
-  }
-
-  /** Whether an outline with the same id has to do with the place of the one before. */
-  private boolean isHere(Surface a, Surface b) {
-    Polygon p = moved(a.polygon());
-    if (p.equals(b.polygon())) {
-      return true;
-    }
-    boolean flat = !p.normal().equals(Vec3.ZERO) && !b.polygon().normal().equals(Vec3.ZERO);
-    return bounds(a, b)
-        && p.box().grown(0.5).intersects(b.polygon().box())
-        && (!flat
-            || p.plane().angleTo(b.polygon().plane()) < 30
-            || p.plane().angleTo(b.polygon().plane()) > 150)
-        && (!flat
-            || PlanarOverlay.commonArea(p, b.polygon())
-                > TOUCH * Math.min(p.area(), b.polygon().area()));
-  }
-
-  /** Surfaces of one place may belong to either side; one that bounds the same spaces is meant. */
-  private boolean bounds(Surface a, Surface b) {
-    Set<String> mine = new HashSet<>();
-    a.sides().forEach(x -> mine.add(now(x.space())));
-    return b.sides().isEmpty() == a.sides().isEmpty()
-        && (b.sides().isEmpty() || b.sides().stream().anyMatch(x -> mine.contains(x.space())));
-  }
-
   private static String area(Polygon p) {
     return String.format(Locale.ROOT, "%.2f m²", p.area());
   }
@@ -377,7 +220,7 @@ public final class RevisionComparison {
     List<String> details = new ArrayList<>();
     text(details, "type", s.type().gbxml(), t.type().gbxml());
     text(details, "exposure", s.exposure().label(), t.exposure().label());
-    List<String> was = s.sides().stream().map(Side::space).map(this::now).toList();
+    List<String> was = s.sides().stream().map(Side::space).map(recognition::now).toList();
     List<String> is = t.sides().stream().map(Side::space).toList();
     if (!was.equals(is)) {
       text(
@@ -400,7 +243,7 @@ public final class RevisionComparison {
 
   /** Says what differs between two outlines; true when one is the other, moved. */
   private boolean outline(List<String> details, Polygon a, Polygon b) {
-    Polygon p = moved(a);
+    Polygon p = place.moved(a);
     if (number(details, "area", p.area(), b.area(), "m²")) {
       return false;
     }
@@ -422,59 +265,11 @@ public final class RevisionComparison {
   // --- openings and constructions
 
   private void openings() {
-    Map<String, Opening> left = new LinkedHashMap<>();
-    each(after, o -> left.put(o.key(), o));
+    Recognition.Match<Opening> same = recognition.openings();
     List<Opening> old = new ArrayList<>();
-    each(before, old::add);
-    Map<String, String> pairs = new LinkedHashMap<>();
-    List<Opening> unknown = new ArrayList<>();
+    Recognition.each(before, old::add);
     for (Opening o : old) {
-      Opening t = left.get(o.key());
-      Polygon p = moved(o.polygon());
-      boolean here =
-          t != null
-              && (p.equals(t.polygon())
-                  || p.box().grown(0.5).intersects(t.polygon().box())
-                      && PlanarOverlay.commonArea(p, t.polygon()) > TOUCH * p.area());
-      if (here) {
-        left.remove(o.key());
-        pairs.put(o.key(), o.key());
-      } else {
-        unknown.add(o);
-      }
-    }
-    List<Opening> rest = new ArrayList<>();
-    for (Opening o : unknown) {
-      Polygon p = moved(o.polygon());
-      Opening best =
-          left.values().stream()
-              .filter(x -> x.polygon().box().grown(0.05).intersects(p.box()))
-              .filter(x -> cover(p, x.polygon()) >= OUTLINES)
-              .max(
-                  Comparator.comparingDouble((Opening x) -> cover(p, x.polygon()))
-                      .thenComparing(Opening::key))
-              .orElse(null);
-      if (best == null) {
-        rest.add(o);
-      } else {
-        left.remove(best.key());
-        pairs.put(o.key(), best.key());
-      }
-    }
-    for (Opening o : rest) {
-      boolean same =
-          before
-              .parentOf(o.key())
-              .map(x -> now(x.key()))
-              .equals(after.parentOf(o.key()).map(Surface::key));
-      if (same && left.containsKey(o.key())) {
-        left.remove(o.key());
-        pairs.put(o.key(), o.key());
-      }
-    }
-    keys.putAll(pairs);
-    for (Opening o : old) {
-      String now = pairs.get(o.key());
+      String now = same.pairs().get(o.key());
       if (now == null) {
         add(
             Change.REMOVED,
@@ -493,7 +288,7 @@ public final class RevisionComparison {
       boolean moved = outline(details, o.polygon(), t.polygon());
       differing(details, moved, "opening", o.key(), t.key(), namesAfter.opening(t));
     }
-    for (Opening o : left.values()) {
+    for (Opening o : same.come()) {
       add(
           Change.ADDED,
           "opening",
@@ -504,26 +299,15 @@ public final class RevisionComparison {
     }
   }
 
-  private static void each(Envelope e, java.util.function.Consumer<Opening> to) {
-    e.surfaces().forEach(s -> s.openings().forEach(to));
-    e.orphans().forEach(to);
-  }
-
   private void constructions() {
-    Map<String, Construction> left = new LinkedHashMap<>();
-    after.constructions().forEach(c -> left.put(c.key(), c));
-    Map<String, Construction> byName = new HashMap<>();
-    after.constructions().forEach(c -> byName.putIfAbsent(c.name(), c));
+    Recognition.Match<Construction> same = recognition.constructions();
     for (Construction c : before.constructions()) {
-      Construction t = left.remove(c.key());
-      if (t == null && !c.name().isBlank() && byName.containsKey(c.name())) {
-        t = left.remove(byName.get(c.name()).key());
-      }
-      if (t == null) {
+      String now = same.pairs().get(c.key());
+      if (now == null) {
         add(Change.REMOVED, "construction", c.key(), null, c.label(), List.of());
         continue;
       }
-      keys.put(c.key(), t.key());
+      Construction t = after.construction(now).orElseThrow();
       List<String> details = new ArrayList<>();
       text(details, "name", c.name(), t.name());
       text(details, "layers", layers(before, c), layers(after, t));
@@ -532,7 +316,7 @@ public final class RevisionComparison {
       }
       differing(details, false, "construction", c.key(), t.key(), t.label());
     }
-    for (Construction c : left.values()) {
+    for (Construction c : same.come()) {
       add(Change.ADDED, "construction", null, c.key(), c.label(), List.of(layers(after, c)));
     }
   }
