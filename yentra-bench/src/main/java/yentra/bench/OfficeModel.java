@@ -74,21 +74,9 @@ final class OfficeModel {
         new Construction(
             "con-1", "Any", List.of(), 0.3, source("Construction", "con-1"), Extras.NONE);
     return Envelope.of(
-        new Envelope.Parts(
-            Delivered.si(Delivered.GBXML, "6.01", Vec3.ZERO),
-            new Site("", 50.0, 8.0, 0.0, 0.0, Extras.NONE),
-            List.of(
+        Envelope.Parts.of(Delivered.si(Delivered.GBXML, "6.01", Vec3.ZERO), new Site("", 50.0, 8.0, 0.0, 0.0, Extras.NONE)).with().buildings(List.of(
                 new Building(
-                    "b-1", "Office", "Office", null, source("Building", "b-1"), Extras.NONE)),
-            storeys,
-            List.of(new Zone("zn-1", "Office", 20.0, 26.0, source("Zone", "zn-1"), Extras.NONE)),
-            spaces,
-            surfaces,
-            List.of(),
-            List.of(wall),
-            List.of(),
-            List.of(),
-            List.of(
+                    "b-1", "Office", "Office", null, source("Building", "b-1"), Extras.NONE))).storeys(storeys).zones(List.of(Zone.of("zn-1").with().name("Office").heatingSetPoint(20.0).coolingSetPoint(26.0).source(source("Zone", "zn-1")).build())).spaces(spaces).surfaces(surfaces).constructions(List.of(wall)).glazings(List.of(
                 new Glazing(
                     "glass-1",
                     "Any",
@@ -96,8 +84,7 @@ final class OfficeModel {
                     0.55,
                     0.75,
                     source("WindowType", "glass-1"),
-                    Extras.NONE)),
-            List.of()));
+                    Extras.NONE))).build());
   }
 
   private void room(int i, int j, int k) {
@@ -115,19 +102,7 @@ final class OfficeModel {
     Polygon west = Polygon.of(d, a, a.plus(up), d.plus(up));
     String key = key(i, j, k);
     spaces.add(
-        new Space(
-            key,
-            "Room " + key,
-            "st-" + k,
-            "zn-1",
-            "b-1",
-            "OfficeEnclosed",
-            "HeatedAndCooled",
-            W * D,
-            W * D * H,
-            List.of(floor, roof, south, east, north, west),
-            source("Space", key),
-            Extras.NONE));
+        Space.of(key).with().name("Room " + key).storey("st-" + k).zone("zn-1").building("b-1").use("OfficeEnclosed").condition("HeatedAndCooled").statedFloorArea(W * D).statedVolume(W * D * H).shell(List.of(floor, roof, south, east, north, west)).source(source("Space", key)).build());
     add(
         k == 0 ? SurfaceType.SLAB_ON_GRADE : SurfaceType.INTERIOR_FLOOR,
         floor,
@@ -184,35 +159,14 @@ final class OfficeModel {
               opening("op-" + key + "-2", o, u, v, 0.55));
     }
     surfaces.add(
-        new Surface(
-            key,
-            "",
-            type,
-            p,
-            sides,
-            "con-1",
-            null,
-            BoundaryKind.READ,
-            source("Surface", key),
-            null,
-            openings,
-            Extras.NONE));
+        Surface.of(key, type, p, BoundaryKind.READ).with().sides(sides).construction("con-1").source(source("Surface", key)).openings(openings).build());
   }
 
   private static Opening opening(String key, Vec3 o, Vec3 u, Vec3 v, double at) {
-    return new Opening(
-        key,
-        "",
-        OpeningType.FIXED_WINDOW,
-        Polygon.of(
+    return Opening.of(key, OpeningType.FIXED_WINDOW, Polygon.of(
             o.plus(u.times(at)).plus(v.times(0.3)),
             o.plus(u.times(at + 0.35)).plus(v.times(0.3)),
             o.plus(u.times(at + 0.35)).plus(v.times(0.8)),
-            o.plus(u.times(at)).plus(v.times(0.8))),
-        null,
-        "glass-1",
-        source("Opening", key),
-        null,
-        Extras.NONE);
+            o.plus(u.times(at)).plus(v.times(0.8)))).with().glazing("glass-1").source(source("Opening", key)).build();
   }
 }

@@ -80,48 +80,36 @@ public final class Fixtures {
     for (String s : spaces) {
       sides.add(Side.of(s));
     }
-    return new Surface(
-        key,
-        "",
-        type,
-        p,
-        sides,
-        construction,
-        null,
-        BoundaryKind.READ,
-        source("Surface", key),
-        null,
-        List.of(),
-        Extras.NONE);
+    return Surface.of(key, type, p, BoundaryKind.READ)
+        .with()
+        .sides(sides)
+        .construction(construction)
+        .source(source("Surface", key))
+        .build();
   }
 
   public static Opening window(String key, Polygon p) {
-    return new Opening(
-        key,
-        "",
-        OpeningType.FIXED_WINDOW,
-        p,
-        null,
-        "glass-1",
-        source("Opening", key),
-        null,
-        Extras.NONE);
+    return Opening.of(key, OpeningType.FIXED_WINDOW, p)
+        .with()
+        .glazing("glass-1")
+        .source(source("Opening", key))
+        .build();
   }
 
   private static Space room(String key, String name, List<Polygon> shell) {
-    return new Space(
-        key,
-        name,
-        "st-1",
-        "z-1",
-        "b-1",
-        "OfficeEnclosed",
-        "Heated",
-        20.0,
-        60.0,
-        shell,
-        source("Space", key),
-        Extras.NONE);
+    return Space.of(key)
+        .with()
+        .name(name)
+        .storey("st-1")
+        .zone("z-1")
+        .building("b-1")
+        .use("OfficeEnclosed")
+        .condition("Heated")
+        .statedFloorArea(20.0)
+        .statedVolume(60.0)
+        .shell(shell)
+        .source(source("Space", key))
+        .build();
   }
 
   /**
@@ -167,37 +155,48 @@ public final class Fixtures {
             source("Material", "mat-1"),
             Extras.NONE);
     return Envelope.of(
-        new Envelope.Parts(
-            Delivered.si(Delivered.GBXML, "6.01", Vec3.ZERO),
-            new Site("Somewhere", 50.0, 8.0, 100.0, 0.0, Extras.NONE),
-            List.of(
-                new Building(
-                    "b-1", "House", "Office", null, source("Building", "b-1"), Extras.NONE)),
-            List.of(
-                new Storey(
-                    "st-1",
-                    "Ground floor",
-                    0.0,
-                    "b-1",
-                    source("BuildingStorey", "st-1"),
-                    Extras.NONE)),
-            List.of(new Zone("z-1", "House", 20.0, 26.0, source("Zone", "z-1"), Extras.NONE)),
-            List.of(room("a", "West", a), room("b", "East", b)),
-            s,
-            List.of(),
-            List.of(c),
-            List.of(l),
-            List.of(m),
-            List.of(
-                new Glazing(
-                    "glass-1",
-                    "Double glazing",
-                    1.3,
-                    0.55,
-                    0.75,
-                    source("WindowType", "glass-1"),
-                    Extras.NONE)),
-            List.of()));
+        Envelope.Parts.of(
+                Delivered.si(Delivered.GBXML, "6.01", Vec3.ZERO),
+                new Site("Somewhere", 50.0, 8.0, 100.0, 0.0, Extras.NONE))
+            .with()
+            .buildings(
+                List.of(
+                    new Building(
+                        "b-1", "House", "Office", null, source("Building", "b-1"), Extras.NONE)))
+            .storeys(
+                List.of(
+                    new Storey(
+                        "st-1",
+                        "Ground floor",
+                        0.0,
+                        "b-1",
+                        source("BuildingStorey", "st-1"),
+                        Extras.NONE)))
+            .zones(
+                List.of(
+                    Zone.of("z-1")
+                        .with()
+                        .name("House")
+                        .heatingSetPoint(20.0)
+                        .coolingSetPoint(26.0)
+                        .source(source("Zone", "z-1"))
+                        .build()))
+            .spaces(List.of(room("a", "West", a), room("b", "East", b)))
+            .surfaces(s)
+            .constructions(List.of(c))
+            .layers(List.of(l))
+            .materials(List.of(m))
+            .glazings(
+                List.of(
+                    new Glazing(
+                        "glass-1",
+                        "Double glazing",
+                        1.3,
+                        0.55,
+                        0.75,
+                        source("WindowType", "glass-1"),
+                        Extras.NONE)))
+            .build());
   }
 
   /** The rooms with one surface changed. */

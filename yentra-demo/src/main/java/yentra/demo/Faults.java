@@ -244,16 +244,7 @@ final class Faults {
     e =
         e.withOrphans(
             List.of(
-                new Opening(
-                    "op-lost",
-                    "",
-                    OpeningType.FIXED_WINDOW,
-                    lost,
-                    null,
-                    "win-double",
-                    new SourceRef("Opening", "op-lost", "", 0, 0),
-                    null,
-                    Extras.NONE)));
+                Opening.of("op-lost", OpeningType.FIXED_WINDOW, lost).with().glazing("win-double").source(new SourceRef("Opening", "op-lost", "", 0, 0)).build()));
   }
 
   private static Polygon rectangle(Vec3 corner, Vec3 u, Vec3 v) {
@@ -262,19 +253,7 @@ final class Faults {
 
   private static Surface stray(
       String key, SurfaceType type, Polygon p, List<Side> sides, String construction) {
-    return new Surface(
-        key,
-        "",
-        type,
-        p,
-        sides,
-        construction,
-        null,
-        BoundaryKind.READ,
-        new SourceRef("Surface", key, "", 0, 0),
-        null,
-        List.of(),
-        Extras.NONE);
+    return Surface.of(key, type, p, BoundaryKind.READ).with().sides(sides).construction(construction).source(new SourceRef("Surface", key, "", 0, 0)).build();
   }
 
   /**

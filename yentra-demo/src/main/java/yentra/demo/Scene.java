@@ -61,7 +61,7 @@ final class Scene {
   }
 
   Scene zone(String key, String name, Double heating, Double cooling) {
-    zones.add(new Zone(key, name, heating, cooling, source("Zone", key, name), Extras.NONE));
+    zones.add(Zone.of(key).with().name(name).heatingSetPoint(heating).coolingSetPoint(cooling).source(source("Zone", key, name)).build());
     return this;
   }
 
@@ -187,19 +187,7 @@ final class Scene {
       SurfaceType type, Polygon polygon, List<Side> sides, String construction) {
     String key = "su-" + nextSurface++;
     String cad = String.valueOf(210400 + 7 * nextSurface);
-    return new Surface(
-        key,
-        "",
-        type,
-        polygon,
-        sides,
-        construction,
-        null,
-        BoundaryKind.READ,
-        source("Surface", key, ""),
-        new SourceRef("CADObjectId", cad, "", 0, 0),
-        List.of(),
-        Extras.NONE);
+    return Surface.of(key, type, polygon, BoundaryKind.READ).with().sides(sides).construction(construction).source(source("Surface", key, "")).element(new SourceRef("CADObjectId", cad, "", 0, 0)).build();
   }
 
   Scene shade(Polygon p) {
@@ -235,16 +223,7 @@ final class Scene {
         String key = "op-" + nextOpening++;
         List<Opening> openings = new ArrayList<>(s.openings());
         openings.add(
-            new Opening(
-                key,
-                "",
-                type,
-                p,
-                construction,
-                glazing,
-                source("Opening", key, ""),
-                new SourceRef("CADObjectId", String.valueOf(330100 + 3 * nextOpening), "", 0, 0),
-                Extras.NONE));
+            Opening.of(key, type, p).with().construction(construction).glazing(glazing).source(source("Opening", key, "")).element(new SourceRef("CADObjectId", String.valueOf(330100 + 3 * nextOpening), "", 0, 0)).build());
         surfaces.set(i, s.withOpenings(openings));
         return this;
       }
@@ -273,46 +252,17 @@ final class Scene {
       double volume = Shell.of(r.faces()).signedVolume();
       floor += area;
       spaces.add(
-          new Space(
-              r.key(),
-              r.name(),
-              r.storey(),
-              r.zone(),
-              "bldg-1",
-              r.use(),
-              r.condition(),
-              gains,
-              Space.AirExchange.NONE,
-              round(area),
-              round(volume),
-              r.faces(),
-              source("Space", r.key(), r.name()),
-              Extras.NONE));
+          Space.of(r.key()).with().name(r.name()).storey(r.storey()).zone(r.zone()).building("bldg-1").use(r.use()).condition(r.condition()).gains(gains).statedFloorArea(round(area)).statedVolume(round(volume)).shell(r.faces()).source(source("Space", r.key(), r.name())).build());
     }
     return Envelope.of(
-        new Envelope.Parts(
-            Delivered.si(Delivered.GBXML, "6.01", yentra.core.geometry.Vec3.ZERO),
-            site,
-            List.of(
+        Envelope.Parts.of(Delivered.si(Delivered.GBXML, "6.01", yentra.core.geometry.Vec3.ZERO), site).with().buildings(List.of(
                 new Building(
                     "bldg-1",
                     building,
                     use,
                     round(floor),
                     source("Building", "bldg-1", building),
-                    Extras.NONE)),
-            storeys,
-            zones,
-            spaces,
-            surfaces,
-            List.of(),
-            constructions,
-            layers,
-            materials,
-            glazings,
-            List.of(),
-            List.of(),
-            schedules));
+                    Extras.NONE))).storeys(storeys).zones(zones).spaces(spaces).surfaces(surfaces).constructions(constructions).layers(layers).materials(materials).glazings(glazings).schedules(schedules).build());
   }
 
   private static double round(double d) {

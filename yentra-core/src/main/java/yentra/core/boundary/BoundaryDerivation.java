@@ -17,7 +17,6 @@ import yentra.core.boundary.Surroundings.Face;
 import yentra.core.boundary.Surroundings.Near;
 import yentra.core.boundary.Surroundings.Sight;
 import yentra.core.envelope.BoundaryKind;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
@@ -413,21 +412,24 @@ public final class BoundaryDerivation {
         air || r.behind() == Behind.CONSTRUCTION || r.behind() == Behind.OVERLAP
             ? List.of()
             : projection.in(key, room.key(), d.frame, d.outline, r, constructions);
-    return new Surface(
-        key,
-        main == null ? "" : main.source().name(),
-        air ? SurfaceType.AIR : type(r, face),
-        face,
-        sides,
-        air || main == null ? null : constructions.construction(known),
-        thickness(r, other != null, constructions, known),
-        air
-            ? BoundaryKind.VIRTUAL
-            : r.behind() == Behind.CONSTRUCTION ? BoundaryKind.DERIVED_2B : BoundaryKind.DERIVED_2A,
-        main == null ? room.source() : main.source(),
-        main == null ? null : main.source(),
-        openings,
-        Extras.NONE);
+    return Surface.of(
+            key,
+            air ? SurfaceType.AIR : type(r, face),
+            face,
+            air
+                ? BoundaryKind.VIRTUAL
+                : r.behind() == Behind.CONSTRUCTION
+                    ? BoundaryKind.DERIVED_2B
+                    : BoundaryKind.DERIVED_2A)
+        .with()
+        .name(main == null ? "" : main.source().name())
+        .sides(sides)
+        .construction(air || main == null ? null : constructions.construction(known))
+        .thickness(thickness(r, other != null, constructions, known))
+        .source(main == null ? room.source() : main.source())
+        .element(main == null ? null : main.source())
+        .openings(openings)
+        .build();
   }
 
   private Polygon lifted(PlaneFrame frame, org.locationtech.jts.geom.Polygon outline) {

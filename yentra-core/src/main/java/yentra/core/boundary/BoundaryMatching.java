@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import yentra.core.envelope.BoundaryKind;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Orientation;
@@ -268,23 +267,24 @@ public final class BoundaryMatching {
       }
     }
     boolean air = w.virtual();
-    return new Surface(
-        w.key(),
-        w.element() == null ? "" : w.element().name(),
-        type(w, other),
-        w.face(),
-        sides,
-        air ? null : constructions.construction(w),
-        thickness(w, other, constructions),
-        air
-            ? BoundaryKind.VIRTUAL
-            : w.side() == DeliveredBoundary.OtherSide.CONSTRUCTION && other == null
-                ? BoundaryKind.READ_2B
-                : BoundaryKind.READ,
-        w.source(),
-        w.element(),
-        openings,
-        Extras.NONE);
+    return Surface.of(
+            w.key(),
+            type(w, other),
+            w.face(),
+            air
+                ? BoundaryKind.VIRTUAL
+                : w.side() == DeliveredBoundary.OtherSide.CONSTRUCTION && other == null
+                    ? BoundaryKind.READ_2B
+                    : BoundaryKind.READ)
+        .with()
+        .name(w.element() == null ? "" : w.element().name())
+        .sides(sides)
+        .construction(air ? null : constructions.construction(w))
+        .thickness(thickness(w, other, constructions))
+        .source(w.source())
+        .element(w.element())
+        .openings(openings)
+        .build();
   }
 
   private static Double thickness(
@@ -345,15 +345,14 @@ public final class BoundaryMatching {
           case DOOR -> OpeningType.NON_SLIDING_DOOR;
           default -> OpeningType.AIR;
         };
-    return new Opening(
-        o.key(),
-        o.element() == null ? "" : o.element().name(),
-        type,
-        o.face(),
-        type == OpeningType.AIR ? null : type.isGlazed() ? null : constructions.construction(o),
-        constructions.glazing(o),
-        o.source(),
-        o.element(),
-        Extras.NONE);
+    return Opening.of(o.key(), type, o.face())
+        .with()
+        .name(o.element() == null ? "" : o.element().name())
+        .construction(
+            type == OpeningType.AIR ? null : type.isGlazed() ? null : constructions.construction(o))
+        .glazing(constructions.glazing(o))
+        .source(o.source())
+        .element(o.element())
+        .build();
   }
 }

@@ -12,7 +12,6 @@ import java.util.TreeSet;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
@@ -287,19 +286,14 @@ public final class ConventionShift {
           String key = s.key() + (side == 0 ? "_a" : "_b") + ++n;
           out.put(
               key,
-              new Surface(
-                  key,
-                  s.name(),
-                  types.betweenSpaces(strip.tilt()),
-                  strip,
-                  List.of(Side.of(s.sides().get(side).space(), strip)),
-                  s.construction(),
-                  null,
-                  BoundaryKind.DERIVED_2B,
-                  s.source(),
-                  s.element(),
-                  List.of(),
-                  Extras.NONE));
+              Surface.of(key, types.betweenSpaces(strip.tilt()), strip, BoundaryKind.DERIVED_2B)
+                  .with()
+                  .name(s.name())
+                  .sides(List.of(Side.of(s.sides().get(side).space(), strip)))
+                  .construction(s.construction())
+                  .source(s.source())
+                  .element(s.element())
+                  .build());
         }
       }
     }

@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
 import yentra.core.envelope.BoundaryKind;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -78,19 +77,16 @@ final class ShadingDerivation {
       for (Polygon p : parts.get(i)) {
         int n = numbers.merge(b.element(), 1, Integer::sum);
         out.add(
-            new Surface(
-                "sh_" + b.element().replaceAll("[^A-Za-z0-9_]", ".") + "_" + n,
-                b.source().name(),
-                SurfaceType.SHADE,
-                p,
-                List.of(),
-                null,
-                null,
-                BoundaryKind.DERIVED_2A,
-                b.source(),
-                b.source(),
-                List.of(),
-                Extras.NONE));
+            Surface.of(
+                    "sh_" + b.element().replaceAll("[^A-Za-z0-9_]", ".") + "_" + n,
+                    SurfaceType.SHADE,
+                    p,
+                    BoundaryKind.DERIVED_2A)
+                .with()
+                .name(b.source().name())
+                .source(b.source())
+                .element(b.source())
+                .build());
       }
     }
     return out;

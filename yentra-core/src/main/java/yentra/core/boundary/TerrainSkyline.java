@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import yentra.core.envelope.BoundaryKind;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -78,19 +77,17 @@ public final class TerrainSkyline {
               && top[s].z() - base > LOWEST_HEIGHT;
       if (high) {
         out.add(
-            new Surface(
-                String.format(Locale.ROOT, "sh_terrain_%02d", s + 1),
-                "Terrain",
-                SurfaceType.SHADE,
-                screen(c, s, Math.hypot(top[s].x() - c.x(), top[s].y() - c.y()), base, top[s].z()),
-                List.of(),
-                null,
-                null,
-                BoundaryKind.DERIVED_2A,
-                source,
-                source,
-                List.of(),
-                Extras.NONE));
+            Surface.of(
+                    String.format(Locale.ROOT, "sh_terrain_%02d", s + 1),
+                    SurfaceType.SHADE,
+                    screen(
+                        c, s, Math.hypot(top[s].x() - c.x(), top[s].y() - c.y()), base, top[s].z()),
+                    BoundaryKind.DERIVED_2A)
+                .with()
+                .name("Terrain")
+                .source(source)
+                .element(source)
+                .build());
       }
     }
     return out;

@@ -1,5 +1,6 @@
 package yentra.core.envelope;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -8,9 +9,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
-import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Transform;
-import yentra.core.geometry.Vec3;
 
 /**
  * The analytical model: spaces, the surfaces that bound them, openings, constructions. Immutable;
@@ -33,6 +32,7 @@ public final class Envelope {
    * The lists an envelope is made of. {@code orphans} are openings that lie in no surface, {@code
    * uncovered} enclosed volumes that no space covers.
    */
+  @RecordBuilder
   public record Parts(
       Delivered delivered,
       Site site,
@@ -48,7 +48,8 @@ public final class Envelope {
       List<Glazing> glazings,
       List<ReadNote> notes,
       List<Uncovered> uncovered,
-      Schedules schedules) {
+      Schedules schedules)
+      implements EnvelopePartsBuilder.With {
     public Parts {
       buildings = List.copyOf(buildings);
       storeys = List.copyOf(storeys);
@@ -64,70 +65,24 @@ public final class Envelope {
       uncovered = List.copyOf(uncovered);
     }
 
-    /** Without schedules. */
-    public Parts(
-        Delivered delivered,
-        Site site,
-        List<Building> buildings,
-        List<Storey> storeys,
-        List<Zone> zones,
-        List<Space> spaces,
-        List<Surface> surfaces,
-        List<Opening> orphans,
-        List<Construction> constructions,
-        List<Layer> layers,
-        List<Material> materials,
-        List<Glazing> glazings,
-        List<ReadNote> notes,
-        List<Uncovered> uncovered) {
-      this(
+    /** Nothing but where it comes from and where it stands. */
+    public static Parts of(Delivered delivered, Site site) {
+      return new Parts(
           delivered,
           site,
-          buildings,
-          storeys,
-          zones,
-          spaces,
-          surfaces,
-          orphans,
-          constructions,
-          layers,
-          materials,
-          glazings,
-          notes,
-          uncovered,
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
+          List.of(),
           Schedules.NONE);
-    }
-
-    /** Without schedules and volumes that no space covers. */
-    public Parts(
-        Delivered delivered,
-        Site site,
-        List<Building> buildings,
-        List<Storey> storeys,
-        List<Zone> zones,
-        List<Space> spaces,
-        List<Surface> surfaces,
-        List<Opening> orphans,
-        List<Construction> constructions,
-        List<Layer> layers,
-        List<Material> materials,
-        List<Glazing> glazings,
-        List<ReadNote> notes) {
-      this(
-          delivered,
-          site,
-          buildings,
-          storeys,
-          zones,
-          spaces,
-          surfaces,
-          orphans,
-          constructions,
-          layers,
-          materials,
-          glazings,
-          notes,
-          List.of());
     }
   }
 
@@ -300,131 +255,51 @@ public final class Envelope {
     return source == null || source.id().isEmpty() ? key : source.id();
   }
 
+  private Envelope with(Parts changed) {
+    return new Envelope(changed, this);
+  }
+
   public Envelope withSurfaces(List<Surface> list) {
-    return with(parts.spaces, list, parts.orphans, parts.notes);
+    return with(parts.withSurfaces(list));
   }
 
   public Envelope withSpaces(List<Space> list) {
-    return with(list, parts.surfaces, parts.orphans, parts.notes);
+    return with(parts.withSpaces(list));
   }
 
   public Envelope withNotes(List<ReadNote> list) {
-    return with(parts.spaces, parts.surfaces, parts.orphans, list);
+    return with(parts.withNotes(list));
   }
 
   public Envelope withOrphans(List<Opening> list) {
-    return with(parts.spaces, parts.surfaces, list, parts.notes);
+    return with(parts.withOrphans(list));
   }
 
   public Envelope withSite(Site site) {
-    return placed(site, parts.buildings);
+    return with(parts.withSite(site));
   }
 
   public Envelope withBuildings(List<Building> buildings) {
-    return placed(parts.site, buildings);
+    return with(parts.withBuildings(buildings));
   }
 
   /** With other constructions, layers and materials. */
   public Envelope withConstructions(
       List<Construction> constructions, List<Layer> layers, List<Material> materials) {
-    return thermal(parts.zones, constructions, layers, materials, parts.glazings);
+    return with(
+        parts.with().constructions(constructions).layers(layers).materials(materials).build());
   }
 
   public Envelope withGlazings(List<Glazing> list) {
-    return thermal(parts.zones, parts.constructions, parts.layers, parts.materials, list);
+    return with(parts.withGlazings(list));
   }
 
   public Envelope withZones(List<Zone> list) {
-    return thermal(list, parts.constructions, parts.layers, parts.materials, parts.glazings);
+    return with(parts.withZones(list));
   }
 
   public Envelope withSchedules(Schedules schedules) {
-    return new Envelope(
-        new Parts(
-            parts.delivered,
-            parts.site,
-            parts.buildings,
-            parts.storeys,
-            parts.zones,
-            parts.spaces,
-            parts.surfaces,
-            parts.orphans,
-            parts.constructions,
-            parts.layers,
-            parts.materials,
-            parts.glazings,
-            parts.notes,
-            parts.uncovered,
-            schedules),
-        this);
-  }
-
-  private Envelope thermal(
-      List<Zone> zones,
-      List<Construction> constructions,
-      List<Layer> layers,
-      List<Material> materials,
-      List<Glazing> glazings) {
-    return new Envelope(
-        new Parts(
-            parts.delivered,
-            parts.site,
-            parts.buildings,
-            parts.storeys,
-            zones,
-            parts.spaces,
-            parts.surfaces,
-            parts.orphans,
-            constructions,
-            layers,
-            materials,
-            glazings,
-            parts.notes,
-            parts.uncovered,
-            parts.schedules),
-        this);
-  }
-
-  private Envelope placed(Site site, List<Building> buildings) {
-    return new Envelope(
-        new Parts(
-            parts.delivered,
-            site,
-            buildings,
-            parts.storeys,
-            parts.zones,
-            parts.spaces,
-            parts.surfaces,
-            parts.orphans,
-            parts.constructions,
-            parts.layers,
-            parts.materials,
-            parts.glazings,
-            parts.notes,
-            parts.uncovered,
-            parts.schedules),
-        this);
-  }
-
-  private Envelope with(List<Space> s, List<Surface> f, List<Opening> o, List<ReadNote> n) {
-    return new Envelope(
-        new Parts(
-            parts.delivered,
-            parts.site,
-            parts.buildings,
-            parts.storeys,
-            parts.zones,
-            s,
-            f,
-            o,
-            parts.constructions,
-            parts.layers,
-            parts.materials,
-            parts.glazings,
-            n,
-            parts.uncovered,
-            parts.schedules),
-        this);
+    return with(parts.withSchedules(schedules));
   }
 
   /**
@@ -434,71 +309,12 @@ public final class Envelope {
    * @param northAzimuth of the y axis from now on
    */
   public Envelope moved(Transform t, Double northAzimuth) {
-    Site s = parts.site;
-    Envelope e = mapped(p -> p.transformed(t), l -> l + t.origin().z(), x -> x, u -> u.moved(t));
-    return e.withSite(
-        new Site(s.name(), s.latitude(), s.longitude(), s.elevation(), northAzimuth, s.extras()));
+    return with(EnvelopeShift.moved(parts, t, northAzimuth));
   }
 
   /** This envelope with all lengths multiplied, and stated areas and volumes with them. */
   public Envelope scaled(double factor) {
-    UnaryOperator<Vec3> grow = v -> v.times(factor);
-    return mapped(
-        p ->
-            new Polygon(
-                p.outer().stream().map(grow).toList(),
-                p.holes().stream().map(h -> h.stream().map(grow).toList()).toList()),
-        l -> l * factor,
-        x ->
-            x.withStated(
-                x.statedFloorArea() == null ? null : x.statedFloorArea() * factor * factor,
-                x.statedVolume() == null ? null : x.statedVolume() * factor * factor * factor),
-        u -> u.scaled(factor));
-  }
-
-  private Envelope mapped(
-      UnaryOperator<Polygon> change,
-      UnaryOperator<Double> level,
-      UnaryOperator<Space> stated,
-      UnaryOperator<Uncovered> volumes) {
-    UnaryOperator<Polygon> move = p -> p.outer().isEmpty() ? p : change.apply(p);
-    UnaryOperator<Opening> opening = o -> o.withPolygon(move.apply(o.polygon()));
-    return new Envelope(
-        new Parts(
-            parts.delivered,
-            parts.site,
-            parts.buildings,
-            parts.storeys.stream()
-                .map(x -> x.withLevel(x.level() == null ? null : level.apply(x.level())))
-                .toList(),
-            parts.zones,
-            parts.spaces.stream()
-                .map(x -> stated.apply(x.withShell(x.shell().stream().map(move).toList())))
-                .toList(),
-            parts.surfaces.stream()
-                .map(
-                    x ->
-                        x.withPolygon(
-                                move.apply(x.polygon()),
-                                x.sides().stream()
-                                    .map(
-                                        side ->
-                                            side.withFace(
-                                                side.face() == null
-                                                    ? null
-                                                    : move.apply(side.face())))
-                                    .toList())
-                            .withOpenings(x.openings().stream().map(opening).toList()))
-                .toList(),
-            parts.orphans.stream().map(opening).toList(),
-            parts.constructions,
-            parts.layers,
-            parts.materials,
-            parts.glazings,
-            parts.notes,
-            parts.uncovered.stream().map(volumes).toList(),
-            parts.schedules),
-        this);
+    return with(EnvelopeShift.scaled(parts, factor));
   }
 
   /**
@@ -559,9 +375,7 @@ public final class Envelope {
                         || n.count() > 2
                         || !n.value().equals(id))
             .toList();
-    return left.size() == parts.notes.size()
-        ? this
-        : with(parts.spaces, parts.surfaces, parts.orphans, left);
+    return left.size() == parts.notes.size() ? this : withNotes(left);
   }
 
   public Envelope plus(Surface surface) {

@@ -1,5 +1,6 @@
 package yentra.core.envelope;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import yentra.core.geometry.Polygon;
 
 /**
@@ -10,6 +11,7 @@ import yentra.core.geometry.Polygon;
  * @param glazing key of its window type, or null
  * @param element the building element it came from, or null
  */
+@RecordBuilder
 public record Opening(
     String key,
     String name,
@@ -19,34 +21,20 @@ public record Opening(
     String glazing,
     SourceRef source,
     SourceRef element,
-    Extras extras) {
-  public Opening withPolygon(Polygon p) {
-    return new Opening(key, name, type, p, construction, glazing, source, element, extras);
-  }
-
-  public Opening withKey(String k) {
-    return new Opening(k, name, type, polygon, construction, glazing, source, element, extras);
+    Extras extras)
+    implements OpeningBuilder.With {
+  /** An opening of which nothing else is known. */
+  public static Opening of(String key, OpeningType type, Polygon polygon) {
+    return new Opening(key, "", type, polygon, null, null, SourceRef.REPAIR, null, Extras.NONE);
   }
 
   /** Glazing data stay with what lets light through only. */
+  @Override
   public Opening withType(OpeningType t) {
-    return new Opening(
-        key,
-        name,
-        t,
-        polygon,
-        construction,
-        t.isGlazed() ? glazing : null,
-        source,
-        element,
-        extras.withoutAttribute("openingType"));
-  }
-
-  public Opening withConstruction(String c) {
-    return new Opening(key, name, type, polygon, c, glazing, source, element, extras);
-  }
-
-  public Opening withGlazing(String g) {
-    return new Opening(key, name, type, polygon, construction, g, source, element, extras);
+    return with()
+        .type(t)
+        .glazing(t.isGlazed() ? glazing : null)
+        .extras(extras.withoutAttribute("openingType"))
+        .build();
   }
 }

@@ -1,5 +1,6 @@
 package yentra.core.envelope;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 
 /**
@@ -17,6 +18,7 @@ import java.util.List;
  * @param names further names of the objects concerned that are not keys of the envelope: GlobalIds,
  *     {@code #12}
  */
+@RecordBuilder
 public record ReadNote(
     Kind kind,
     String object,
@@ -27,7 +29,8 @@ public record ReadNote(
     String message,
     int line,
     int column,
-    List<String> names) {
+    List<String> names)
+    implements ReadNoteBuilder.With {
   public ReadNote {
     names = List.copyOf(names);
   }
@@ -38,25 +41,24 @@ public record ReadNote(
   }
 
   public ReadNote about(String key) {
-    return new ReadNote(kind, key, subject, value, figure, count, message, line, column, names);
+    return withObject(key);
   }
 
   /** With the attribute or element concerned, and its value. */
   public ReadNote on(String attribute, String of) {
-    return new ReadNote(kind, object, attribute, of, figure, count, message, line, column, names);
+    return with().subject(attribute).value(of).build();
   }
 
   public ReadNote measured(double of) {
-    return new ReadNote(kind, object, subject, value, of, count, message, line, column, names);
+    return withFigure(of);
   }
 
   public ReadNote times(int n) {
-    return new ReadNote(kind, object, subject, value, figure, n, message, line, column, names);
+    return withCount(n);
   }
 
   public ReadNote at(int atLine, int atColumn) {
-    return new ReadNote(
-        kind, object, subject, value, figure, count, message, atLine, atColumn, names);
+    return with().line(atLine).column(atColumn).build();
   }
 
   /**
@@ -67,8 +69,7 @@ public record ReadNote(
   }
 
   public ReadNote naming(List<String> objects) {
-    return new ReadNote(
-        kind, object, subject, value, figure, count, message, line, column, objects);
+    return withNames(objects);
   }
 
   /** The kinds of note. */

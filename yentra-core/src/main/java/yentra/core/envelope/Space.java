@@ -1,5 +1,6 @@
 package yentra.core.envelope;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import yentra.core.geometry.Polygon;
 
@@ -19,6 +20,7 @@ import yentra.core.geometry.Polygon;
  * @param shell the faces of its volume as delivered, in any direction; empty when the delivery has
  *     none
  */
+@RecordBuilder
 public record Space(
     String key,
     String name,
@@ -33,7 +35,8 @@ public record Space(
     Double statedVolume,
     List<Polygon> shell,
     SourceRef source,
-    Extras extras) {
+    Extras extras)
+    implements SpaceBuilder.With {
   public Space {
     shell = List.copyOf(shell);
   }
@@ -63,35 +66,23 @@ public record Space(
     }
   }
 
-  /** Of which nothing is said about people, light, equipment and air. */
-  public Space(
-      String key,
-      String name,
-      String storey,
-      String zone,
-      String building,
-      String use,
-      String condition,
-      Double statedFloorArea,
-      Double statedVolume,
-      List<Polygon> shell,
-      SourceRef source,
-      Extras extras) {
-    this(
+  /** Of which nothing is known but its key. */
+  public static Space of(String key) {
+    return new Space(
         key,
-        name,
-        storey,
-        zone,
-        building,
-        use,
-        condition,
+        "",
+        null,
+        null,
+        null,
+        "",
+        "",
         InternalGains.NONE,
         AirExchange.NONE,
-        statedFloorArea,
-        statedVolume,
-        shell,
-        source,
-        extras);
+        null,
+        null,
+        List.of(),
+        SourceRef.REPAIR,
+        Extras.NONE);
   }
 
   /** The name, or the key when there is none. */
@@ -99,156 +90,14 @@ public record Space(
     return name.isBlank() ? key : name;
   }
 
-  public Space withName(String n) {
-    return new Space(
-        key,
-        n,
-        storey,
-        zone,
-        building,
-        use,
-        condition,
-        gains,
-        air,
-        statedFloorArea,
-        statedVolume,
-        shell,
-        source,
-        extras);
-  }
-
-  public Space withStorey(String s) {
-    return new Space(
-        key,
-        name,
-        s,
-        zone,
-        building,
-        use,
-        condition,
-        gains,
-        air,
-        statedFloorArea,
-        statedVolume,
-        shell,
-        source,
-        extras);
-  }
-
-  public Space withZone(String z) {
-    return new Space(
-        key,
-        name,
-        storey,
-        z,
-        building,
-        use,
-        condition,
-        gains,
-        air,
-        statedFloorArea,
-        statedVolume,
-        shell,
-        source,
-        extras);
-  }
-
   /** With another use and conditionType. */
   public Space withUse(String u, String c) {
-    return new Space(
-        key,
-        name,
-        storey,
-        zone,
-        building,
-        u,
-        c,
-        gains,
-        air,
-        statedFloorArea,
-        statedVolume,
-        shell,
-        source,
-        extras);
-  }
-
-  public Space withGains(InternalGains g) {
-    return new Space(
-        key,
-        name,
-        storey,
-        zone,
-        building,
-        use,
-        condition,
-        g,
-        air,
-        statedFloorArea,
-        statedVolume,
-        shell,
-        source,
-        extras);
-  }
-
-  public Space withAir(AirExchange a) {
-    return new Space(
-        key,
-        name,
-        storey,
-        zone,
-        building,
-        use,
-        condition,
-        gains,
-        a,
-        statedFloorArea,
-        statedVolume,
-        shell,
-        source,
-        extras);
-  }
-
-  public Space withShell(List<Polygon> faces) {
-    return new Space(
-        key,
-        name,
-        storey,
-        zone,
-        building,
-        use,
-        condition,
-        gains,
-        air,
-        statedFloorArea,
-        statedVolume,
-        faces,
-        source,
-        extras);
-  }
-
-  public Space withExtras(Extras x) {
-    return new Space(
-        key,
-        name,
-        storey,
-        zone,
-        building,
-        use,
-        condition,
-        gains,
-        air,
-        statedFloorArea,
-        statedVolume,
-        shell,
-        source,
-        x);
+    return with().use(u).condition(c).build();
   }
 
   /** With other stated figures, null for none. */
   public Space withStated(Double floorArea, Double volume) {
-    return new Space(
-        key, name, storey, zone, building, use, condition, gains, air, floorArea, volume, shell,
-        source, extras);
+    return with().statedFloorArea(floorArea).statedVolume(volume).build();
   }
 
   /** Without the area and volume that the delivery states. */

@@ -1,5 +1,6 @@
 package yentra.core.envelope;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import yentra.core.geometry.PlanarOverlay;
@@ -18,6 +19,7 @@ import yentra.core.geometry.Vec3;
  * @param element the building element it came from, or null when the delivery names none
  * @param openings the openings in it
  */
+@RecordBuilder
 public record Surface(
     String key,
     String name,
@@ -30,10 +32,28 @@ public record Surface(
     SourceRef source,
     SourceRef element,
     List<Opening> openings,
-    Extras extras) {
+    Extras extras)
+    implements SurfaceBuilder.With {
   public Surface {
     sides = List.copyOf(sides);
     openings = List.copyOf(openings);
+  }
+
+  /** A surface of which nothing else is known. */
+  public static Surface of(String key, SurfaceType type, Polygon polygon, BoundaryKind kind) {
+    return new Surface(
+        key,
+        "",
+        type,
+        polygon,
+        List.of(),
+        null,
+        null,
+        kind,
+        SourceRef.REPAIR,
+        null,
+        List.of(),
+        Extras.NONE);
   }
 
   public Exposure exposure() {
@@ -91,61 +111,16 @@ public record Surface(
   }
 
   public Surface withPolygon(Polygon p, List<Side> newSides) {
-    return new Surface(
-        key,
-        name,
-        type,
-        p,
-        newSides,
-        construction,
-        thickness,
-        kind,
-        source,
-        element,
-        openings,
-        extras);
+    return with().polygon(p).sides(newSides).build();
   }
 
+  /** What the delivery said of its type is no longer kept. */
+  @Override
   public Surface withType(SurfaceType t) {
-    return new Surface(
-        key,
-        name,
-        t,
-        polygon,
-        sides,
-        construction,
-        thickness,
-        kind,
-        source,
-        element,
-        openings,
-        extras.withoutAttribute("surfaceType").withoutAttribute("exposedToSun"));
-  }
-
-  public Surface withSides(List<Side> s) {
-    return new Surface(
-        key,
-        name,
-        type,
-        polygon,
-        s,
-        construction,
-        thickness,
-        kind,
-        source,
-        element,
-        openings,
-        extras);
-  }
-
-  public Surface withOpenings(List<Opening> o) {
-    return new Surface(
-        key, name, type, polygon, sides, construction, thickness, kind, source, element, o, extras);
-  }
-
-  public Surface withConstruction(String c) {
-    return new Surface(
-        key, name, type, polygon, sides, c, thickness, kind, source, element, openings, extras);
+    return with()
+        .type(t)
+        .extras(extras.withoutAttribute("surfaceType").withoutAttribute("exposedToSun"))
+        .build();
   }
 
   /**
@@ -157,23 +132,6 @@ public record Surface(
         type != SurfaceType.AIR || k == BoundaryKind.VIRTUAL
             ? type
             : types.betweenSpaces(polygon.tilt());
-    return new Surface(
-        key,
-        name,
-        t,
-        polygon,
-        sides,
-        construction,
-        thickness,
-        k,
-        source,
-        element,
-        openings,
-        extras);
-  }
-
-  public Surface withThickness(Double t) {
-    return new Surface(
-        key, name, type, polygon, sides, construction, t, kind, source, element, openings, extras);
+    return with().type(t).kind(k).build();
   }
 }

@@ -1,5 +1,6 @@
 package yentra.core.envelope;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Objects;
 
 /**
@@ -10,6 +11,7 @@ import java.util.Objects;
  * @param air fresh air and humidity
  * @param schedules of its set-points and fresh air
  */
+@RecordBuilder
 public record Zone(
     String key,
     String name,
@@ -18,25 +20,13 @@ public record Zone(
     ZoneAir air,
     ZoneSchedules schedules,
     SourceRef source,
-    Extras extras) {
+    Extras extras)
+    implements ZoneBuilder.With {
 
-  /** Of which only the set-points are stated. */
-  public Zone(
-      String key,
-      String name,
-      Double heatingSetPoint,
-      Double coolingSetPoint,
-      SourceRef source,
-      Extras extras) {
-    this(
-        key,
-        name,
-        heatingSetPoint,
-        coolingSetPoint,
-        ZoneAir.NONE,
-        ZoneSchedules.NONE,
-        source,
-        extras);
+  /** Of which nothing is known but its key. */
+  public static Zone of(String key) {
+    return new Zone(
+        key, "", null, null, ZoneAir.NONE, ZoneSchedules.NONE, SourceRef.REPAIR, Extras.NONE);
   }
 
   /**
@@ -118,18 +108,6 @@ public record Zone(
   }
 
   public Zone withSetPoints(Double heating, Double cooling) {
-    return new Zone(key, name, heating, cooling, air, schedules, source, extras);
-  }
-
-  public Zone withName(String n) {
-    return new Zone(key, n, heatingSetPoint, coolingSetPoint, air, schedules, source, extras);
-  }
-
-  public Zone withAir(ZoneAir a) {
-    return new Zone(key, name, heatingSetPoint, coolingSetPoint, a, schedules, source, extras);
-  }
-
-  public Zone withSchedules(ZoneSchedules t) {
-    return new Zone(key, name, heatingSetPoint, coolingSetPoint, air, t, source, extras);
+    return with().heatingSetPoint(heating).coolingSetPoint(cooling).build();
   }
 }

@@ -49,18 +49,16 @@ final class FacesApart {
 
   private static Surface face(Surface s, String key, int side, SurfaceTypes types) {
     Polygon p = s.face(side);
-    return new Surface(
-        key,
-        s.name(),
-        types.betweenSpaces(p.tilt()),
-        p,
-        List.of(Side.of(s.sides().get(side).space())),
-        s.construction(),
-        s.thickness(),
-        BoundaryKind.READ_2B,
-        s.source(),
-        s.element(),
-        s.openings(),
-        s.extras());
+    return Surface.of(key, types.betweenSpaces(p.tilt()), p, BoundaryKind.READ_2B)
+        .with()
+        .name(s.name())
+        .sides(List.of(Side.of(s.sides().get(side).space())))
+        .construction(s.construction())
+        .thickness(s.thickness())
+        .source(s.source())
+        .element(s.element())
+        .openings(s.openings())
+        .extras(s.extras())
+        .build();
   }
 }

@@ -302,15 +302,16 @@ final class ConstructionReader {
       }
     }
     zones.add(
-        new Zone(
-            h.key(),
-            name,
-            heat,
-            cool,
-            new Zone.ZoneAir(person, area, total, least, most, changes),
-            times,
-            h.source(name),
-            kept.extras()));
+        Zone.of(h.key())
+            .with()
+            .name(name)
+            .heatingSetPoint(heat)
+            .coolingSetPoint(cool)
+            .air(new Zone.ZoneAir(person, area, total, least, most, changes))
+            .schedules(times)
+            .source(h.source(name))
+            .extras(kept.extras())
+            .build());
   }
 
   private Double flow(Header h, Quantity quantity, Kept kept) throws UnreadableException {

@@ -125,22 +125,21 @@ public final class GbxmlReader {
               "ground level not stated: the top of the surfaces with ground contact counts"));
     }
     return Envelope.of(
-        new Envelope.Parts(
-            delivered,
-            site,
-            buildings,
-            storeys,
-            constructions.zones,
-            spaces.spaces,
-            finished,
-            surfaces.orphans,
-            constructions.constructions,
-            constructions.layers,
-            constructions.materials,
-            constructions.glazings,
-            notes,
-            List.of(),
-            schedules.made()));
+        Envelope.Parts.of(delivered, site)
+            .with()
+            .buildings(buildings)
+            .storeys(storeys)
+            .zones(constructions.zones)
+            .spaces(spaces.spaces)
+            .surfaces(finished)
+            .orphans(surfaces.orphans)
+            .constructions(constructions.constructions)
+            .layers(constructions.layers)
+            .materials(constructions.materials)
+            .glazings(constructions.glazings)
+            .notes(notes)
+            .schedules(schedules.made())
+            .build());
   }
 
   private String root() {

@@ -118,21 +118,22 @@ final class SpaceReader {
       }
     }
     spaces.add(
-        new Space(
-            h.key(),
-            name,
-            storey,
-            zone,
-            building,
-            use == null ? "" : use,
-            condition,
-            gains.made().withSchedules(times),
-            air,
-            area,
-            volume,
-            shell,
-            h.source(name),
-            kept.extras()));
+        Space.of(h.key())
+            .with()
+            .name(name)
+            .storey(storey)
+            .zone(zone)
+            .building(building)
+            .use(use == null ? "" : use)
+            .condition(condition)
+            .gains(gains.made().withSchedules(times))
+            .air(air)
+            .statedFloorArea(area)
+            .statedVolume(volume)
+            .shell(shell)
+            .source(h.source(name))
+            .extras(kept.extras())
+            .build());
   }
 
   /** People, light and equipment while they are read. */

@@ -102,19 +102,19 @@ final class SurfaceReader {
       kept.fragment("<Description>" + (adiabatic ? ADIABATIC : NOT_RESOLVED) + "</Description>");
     }
     surfaces.add(
-        new Surface(
-            h.key(),
-            name,
-            type,
-            outline(h, polygon, rectangle),
-            sides,
-            construction,
-            null,
-            kind,
-            h.source(name),
-            cad.isEmpty() ? null : new SourceRef("CADObjectId", cad, name, h.line(), h.column()),
-            openings,
-            kept.extras()));
+        Surface.of(h.key(), type, outline(h, polygon, rectangle), kind)
+            .with()
+            .name(name)
+            .sides(sides)
+            .construction(construction)
+            .source(h.source(name))
+            .element(
+                cad.isEmpty()
+                    ? null
+                    : new SourceRef("CADObjectId", cad, name, h.line(), h.column()))
+            .openings(openings)
+            .extras(kept.extras())
+            .build());
   }
 
   private String keptLeaf(Kept kept) throws UnreadableException {
@@ -314,16 +314,16 @@ final class SurfaceReader {
         default -> kept.fragment(cursor.fragment());
       }
     }
-    return new Opening(
-        h.key(),
-        name,
-        type,
-        outline(h, polygon, rectangle),
-        construction,
-        glazing,
-        h.source(name),
-        cad.isEmpty() ? null : new SourceRef("CADObjectId", cad, name, h.line(), h.column()),
-        kept.extras());
+    return Opening.of(h.key(), type, outline(h, polygon, rectangle))
+        .with()
+        .name(name)
+        .construction(construction)
+        .glazing(glazing)
+        .source(h.source(name))
+        .element(
+            cad.isEmpty() ? null : new SourceRef("CADObjectId", cad, name, h.line(), h.column()))
+        .extras(kept.extras())
+        .build();
   }
 
   private OpeningType openingType(Header h, Kept kept) {

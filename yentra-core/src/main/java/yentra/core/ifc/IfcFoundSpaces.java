@@ -11,7 +11,6 @@ import yentra.core.boundary.BoundaryOptions;
 import yentra.core.boundary.EnclosedVolumes;
 import yentra.core.boundary.Room;
 import yentra.core.boundary.SpaceFinder;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
@@ -116,19 +115,14 @@ final class IfcFoundSpaces {
     String key = EnclosedVolumes.key(found, keys);
     keys.add(key);
     spaces.add(
-        new Space(
-            key,
-            name,
-            v.storey(),
-            null,
-            building,
-            "",
-            "",
-            null,
-            null,
-            found.body(),
-            new SourceRef("found", "", name, 0, 0),
-            Extras.NONE));
+        Space.of(key)
+            .with()
+            .name(name)
+            .storey(v.storey())
+            .building(building)
+            .shell(found.body())
+            .source(new SourceRef("found", "", name, 0, 0))
+            .build());
     if (!found.bridged().isEmpty()) {
       notes.add(
           String.format(

@@ -151,21 +151,23 @@ public final class IfcReader {
     surfaces.addAll(IfcTerrain.skyline(model, inScope, spaces));
     Envelope inner =
         Envelope.of(
-            new Envelope.Parts(
-                Delivered.si(Delivered.IFC, model.schema(), model.localOrigin()),
-                IfcSite.of(model),
-                List.of(building),
-                storeys,
-                conditioned,
-                spaces,
-                surfaces,
-                bounded.orphans(),
-                constructions.constructions(),
-                constructions.layers(),
-                constructions.materials(),
-                constructions.glazings(),
-                notes.all(),
-                bounded.uncovered()));
+            Envelope.Parts.of(
+                    Delivered.si(Delivered.IFC, model.schema(), model.localOrigin()),
+                    IfcSite.of(model))
+                .with()
+                .buildings(List.of(building))
+                .storeys(storeys)
+                .zones(conditioned)
+                .spaces(spaces)
+                .surfaces(surfaces)
+                .orphans(bounded.orphans())
+                .constructions(constructions.constructions())
+                .layers(constructions.layers())
+                .materials(constructions.materials())
+                .glazings(constructions.glazings())
+                .notes(notes.all())
+                .uncovered(bounded.uncovered())
+                .build());
     return shifted(inner).withNotes(notes.all());
   }
 

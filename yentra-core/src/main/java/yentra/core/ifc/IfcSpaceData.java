@@ -158,7 +158,11 @@ final class IfcSpaceData {
             .allMatch(Objects::isNull);
     return nothing
         ? null
-        : new Zone(zone, "", heating, cooling, null, null)
+        : Zone.of(zone)
+            .with()
+            .heatingSetPoint(heating)
+            .coolingSetPoint(cooling)
+            .build()
             .withAir(new Zone.ZoneAir(null, null, null, least, most, changes));
   }
 

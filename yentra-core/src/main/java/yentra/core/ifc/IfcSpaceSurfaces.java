@@ -18,7 +18,6 @@ import yentra.core.boundary.Ground;
 import yentra.core.boundary.Room;
 import yentra.core.boundary.Watch;
 import yentra.core.envelope.BoundaryKind;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
@@ -297,19 +296,15 @@ final class IfcSpaceSurfaces {
       List<Polygon> faces = Shell.of(s.shell()).outward(tolerance.gap()).faces();
       for (int i = 0; i < faces.size(); i++) {
         surfaces.add(
-            new Surface(
-                "su_" + s.key().substring(3) + "_" + (i + 1),
-                "",
-                SurfaceType.UNRESOLVED,
-                faces.get(i),
-                List.of(Side.of(s.key())),
-                null,
-                null,
-                BoundaryKind.FACE,
-                s.source(),
-                null,
-                List.of(),
-                Extras.NONE));
+            Surface.of(
+                    "su_" + s.key().substring(3) + "_" + (i + 1),
+                    SurfaceType.UNRESOLVED,
+                    faces.get(i),
+                    BoundaryKind.FACE)
+                .with()
+                .sides(List.of(Side.of(s.key())))
+                .source(s.source())
+                .build());
       }
     }
     if (n > 0) {

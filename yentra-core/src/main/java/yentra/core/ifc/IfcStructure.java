@@ -120,7 +120,7 @@ final class IfcStructure {
           if (purpose.isEmpty()
               || Set.of("THERMAL", "NOTDEFINED", "USERDEFINED").contains(purpose)) {
             String key = "zn_" + IfcNames.xmlId(z.text(0));
-            made.put(z.id(), new Zone(key, z.text(2), null, null, model.source(z), Extras.NONE));
+            made.put(z.id(), Zone.of(key).with().name(z.text(2)).source(model.source(z)).build());
           }
         });
     if (made.isEmpty()) {
@@ -158,7 +158,7 @@ final class IfcStructure {
           String key = "zn_" + IfcNames.xmlId(z.text(0));
           if (!keys.containsValue(key)) {
             keys.put(z.id(), key);
-            out.add(new Zone(key, z.text(2), null, null, model.source(z), Extras.NONE));
+            out.add(Zone.of(key).with().name(z.text(2)).source(model.source(z)).build());
           }
         });
     for (Element e : model.elements()) {
@@ -218,27 +218,26 @@ final class IfcStructure {
       String zone = zoneOf.get(id);
       if (zone == null && spaceData.asks(sets)) {
         zone = "zn_of_" + key;
-        ownZones.add(new Zone(zone, label(e), null, null, model.source(s), Extras.NONE));
+        ownZones.add(Zone.of(zone).with().name(label(e)).source(model.source(s)).build());
       }
       if (zone != null) {
         spaceData.of(zone, sets);
       }
       out.add(
-          new Space(
-              key,
-              label(e),
-              storeyOf(id),
-              zone,
-              building,
-              spaceData.use(sets),
-              "",
-              spaceData.gains(sets, area),
-              spaceData.air(sets),
-              area,
-              stated(sets, "NetVolume", "GrossVolume"),
-              body.faces(),
-              model.source(s),
-              Extras.NONE));
+          Space.of(key)
+              .with()
+              .name(label(e))
+              .storey(storeyOf(id))
+              .zone(zone)
+              .building(building)
+              .use(spaceData.use(sets))
+              .gains(spaceData.gains(sets, area))
+              .air(spaceData.air(sets))
+              .statedFloorArea(area)
+              .statedVolume(stated(sets, "NetVolume", "GrossVolume"))
+              .shell(body.faces())
+              .source(model.source(s))
+              .build());
     }
     return out;
   }

@@ -95,19 +95,17 @@ public final class Reshape {
   }
 
   static Surface renamed(Surface s, String key) {
-    return new Surface(
-        key,
-        s.name(),
-        s.type(),
-        s.polygon(),
-        s.sides(),
-        s.construction(),
-        s.thickness(),
-        BoundaryKind.REPAIRED,
-        s.source(),
-        s.element(),
-        s.openings(),
-        s.extras());
+    return Surface.of(key, s.type(), s.polygon(), BoundaryKind.REPAIRED)
+        .with()
+        .name(s.name())
+        .sides(s.sides())
+        .construction(s.construction())
+        .thickness(s.thickness())
+        .source(s.source())
+        .element(s.element())
+        .openings(s.openings())
+        .extras(s.extras())
+        .build();
   }
 
   /** The parts of a polygon before and behind a plane that cuts it; either may be empty. */

@@ -17,7 +17,6 @@ import yentra.core.envelope.Extras;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Site;
-import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.PlanarOverlay;
@@ -36,36 +35,17 @@ class ConventionShiftTest {
             .derive(BoundaryMatching.Constructions.NONE);
     List<Space> spaces = new ArrayList<>();
     for (Room room : b.rooms) {
-      spaces.add(
-          new Space(
-              room.key(),
-              "",
-              null,
-              null,
-              "b",
-              "",
-              "",
-              null,
-              null,
-              room.body(),
-              SourceRef.REPAIR,
-              Extras.NONE));
+      spaces.add(Space.of(room.key()).with().building("b").shell(room.body()).build());
     }
     return Envelope.of(
-        new Envelope.Parts(
-            Delivered.si(Delivered.IFC, "IFC4", Vec3.ZERO),
-            new Site("", null, null, null, null, Extras.NONE),
-            List.of(),
-            List.of(),
-            List.of(),
-            spaces,
-            r.surfaces(),
-            r.orphans(),
-            List.of(),
-            List.of(),
-            List.of(),
-            List.of(),
-            List.of()));
+        Envelope.Parts.of(
+                Delivered.si(Delivered.IFC, "IFC4", Vec3.ZERO),
+                new Site("", null, null, null, null, Extras.NONE))
+            .with()
+            .spaces(spaces)
+            .surfaces(r.surfaces())
+            .orphans(r.orphans())
+            .build());
   }
 
   private static double volume(Envelope e) {

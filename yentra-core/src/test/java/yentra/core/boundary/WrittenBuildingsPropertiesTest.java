@@ -12,7 +12,6 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.LongRange;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
@@ -64,19 +63,17 @@ class WrittenBuildingsPropertiesTest {
     List<Space> spaces = new ArrayList<>();
     for (Room room : rooms) {
       spaces.add(
-          new Space(
-              room.key(),
-              room.key(),
-              "st-1",
-              "z-1",
-              "b-1",
-              "OfficeEnclosed",
-              "Heated",
-              null,
-              null,
-              room.body(),
-              room.source(),
-              Extras.NONE));
+          Space.of(room.key())
+              .with()
+              .name(room.key())
+              .storey("st-1")
+              .zone("z-1")
+              .building("b-1")
+              .use("OfficeEnclosed")
+              .condition("Heated")
+              .shell(room.body())
+              .source(room.source())
+              .build());
     }
     List<Surface> surfaces = r.surfaces().stream().map(s -> s.withConstruction("con-1")).toList();
     Envelope e = rooms().withSpaces(spaces).withSurfaces(surfaces);

@@ -44,19 +44,20 @@ class CheckRunTest {
       int k = n / nx / ny;
       List<Polygon> b = box(v(4 * i, 5 * j, 3 * k), v(4 * i + 4, 5 * j + 5, 3 * k + 3));
       spaces.add(
-          new Space(
-              "s" + n,
-              "Room " + n,
-              like.storey(),
-              like.zone(),
-              like.building(),
-              like.use(),
-              like.condition(),
-              20.0,
-              60.0,
-              random.nextInt(3) == 0 ? List.of() : b,
-              like.source(),
-              like.extras()));
+          Space.of("s" + n)
+              .with()
+              .name("Room " + n)
+              .storey(like.storey())
+              .zone(like.zone())
+              .building(like.building())
+              .use(like.use())
+              .condition(like.condition())
+              .statedFloorArea(20.0)
+              .statedVolume(60.0)
+              .shell(random.nextInt(3) == 0 ? List.of() : b)
+              .source(like.source())
+              .extras(like.extras())
+              .build());
       int[] over = {-nx * ny, nx * ny, -nx, 1, nx, -1};
       boolean[] there = {k > 0, k < nz - 1, j > 0, i < nx - 1, j < ny - 1, i > 0};
       for (int f = 0; f < 6; f++) {

@@ -130,19 +130,20 @@ class ChecksTest {
   }
 
   private static Space stated(Space s, double area, double volume) {
-    return new Space(
-        s.key(),
-        s.name(),
-        s.storey(),
-        s.zone(),
-        s.building(),
-        s.use(),
-        s.condition(),
-        area,
-        volume,
-        s.shell(),
-        s.source(),
-        s.extras());
+    return Space.of(s.key())
+        .with()
+        .name(s.name())
+        .storey(s.storey())
+        .zone(s.zone())
+        .building(s.building())
+        .use(s.use())
+        .condition(s.condition())
+        .statedFloorArea(area)
+        .statedVolume(volume)
+        .shell(s.shell())
+        .source(s.source())
+        .extras(s.extras())
+        .build();
   }
 
   @Test
@@ -259,20 +260,20 @@ class ChecksTest {
             Extras.NONE);
     Envelope e =
         Envelope.of(
-            new Envelope.Parts(
-                p.delivered(),
-                p.site(),
-                p.buildings(),
-                p.storeys(),
-                p.zones(),
-                p.spaces(),
-                p.surfaces(),
-                p.orphans(),
-                List.of(p.constructions().get(0), empty),
-                p.layers(),
-                p.materials(),
-                p.glazings(),
-                p.notes()));
+            Envelope.Parts.of(p.delivered(), p.site())
+                .with()
+                .buildings(p.buildings())
+                .storeys(p.storeys())
+                .zones(p.zones())
+                .spaces(p.spaces())
+                .surfaces(p.surfaces())
+                .orphans(p.orphans())
+                .constructions(List.of(p.constructions().get(0), empty))
+                .layers(p.layers())
+                .materials(p.materials())
+                .glazings(p.glazings())
+                .notes(p.notes())
+                .build());
     assertThat(only(e, "THM-702").message()).contains("Nothing");
   }
 

@@ -46,9 +46,7 @@ class EnvelopeChecksTest {
 
   private static Envelope withWindow(Polygon p, OpeningType type) {
     Opening w = window("w2", p);
-    Opening typed =
-        new Opening(
-            w.key(), "", type, p, null, null, w.source(), null, yentra.core.envelope.Extras.NONE);
+    Opening typed = Opening.of(w.key(), type, p).withSource(w.source());
     return changed(
         "a-south",
         s -> {
@@ -202,21 +200,21 @@ class EnvelopeChecksTest {
       Uncovered u = new Uncovered(List.of("a"), volume, v(1, 1, 4), v(0, 0, 3), v(1, 1, 3.5));
       Envelope e =
           Envelope.of(
-              new Envelope.Parts(
-                  p.delivered(),
-                  p.site(),
-                  p.buildings(),
-                  p.storeys(),
-                  p.zones(),
-                  p.spaces(),
-                  p.surfaces(),
-                  p.orphans(),
-                  p.constructions(),
-                  p.layers(),
-                  p.materials(),
-                  p.glazings(),
-                  p.notes(),
-                  List.of(u)));
+              Envelope.Parts.of(p.delivered(), p.site())
+                  .with()
+                  .buildings(p.buildings())
+                  .storeys(p.storeys())
+                  .zones(p.zones())
+                  .spaces(p.spaces())
+                  .surfaces(p.surfaces())
+                  .orphans(p.orphans())
+                  .constructions(p.constructions())
+                  .layers(p.layers())
+                  .materials(p.materials())
+                  .glazings(p.glazings())
+                  .notes(p.notes())
+                  .uncovered(List.of(u))
+                  .build());
       assertThat(found(e, "SPC-408")).hasSize(volume > 0.5 ? 1 : 0);
     }
   }
@@ -287,26 +285,16 @@ class EnvelopeChecksTest {
             s ->
                 s.withOpenings(
                     List.of(
-                        new Opening(
-                            "d",
-                            "",
-                            OpeningType.NON_SLIDING_DOOR,
-                            south(1, 2, 0, 2),
-                            null,
-                            "glass",
-                            s.source(),
-                            null,
-                            yentra.core.envelope.Extras.NONE),
-                        new Opening(
-                            "w",
-                            "",
-                            OpeningType.FIXED_WINDOW,
-                            south(2.5, 3, 1, 2),
-                            "con-1",
-                            null,
-                            s.source(),
-                            null,
-                            yentra.core.envelope.Extras.NONE))));
+                        Opening.of("d", OpeningType.NON_SLIDING_DOOR, south(1, 2, 0, 2))
+                            .with()
+                            .glazing("glass")
+                            .source(s.source())
+                            .build(),
+                        Opening.of("w", OpeningType.FIXED_WINDOW, south(2.5, 3, 1, 2))
+                            .with()
+                            .construction("con-1")
+                            .source(s.source())
+                            .build())));
     assertThat(found(e, "OPN-606")).extracting(f -> f.objects().get(0)).containsExactly("d", "w");
   }
 
@@ -321,19 +309,19 @@ class EnvelopeChecksTest {
     Envelope none =
         space(
             s ->
-                new Space(
-                    s.key(),
-                    s.name(),
-                    null,
-                    s.zone(),
-                    s.building(),
-                    s.use(),
-                    s.condition(),
-                    s.statedFloorArea(),
-                    s.statedVolume(),
-                    s.shell(),
-                    s.source(),
-                    s.extras()));
+                Space.of(s.key())
+                    .with()
+                    .name(s.name())
+                    .zone(s.zone())
+                    .building(s.building())
+                    .use(s.use())
+                    .condition(s.condition())
+                    .statedFloorArea(s.statedFloorArea())
+                    .statedVolume(s.statedVolume())
+                    .shell(s.shell())
+                    .source(s.source())
+                    .extras(s.extras())
+                    .build());
     assertThat(only(none, "SPC-405").message()).contains("on no storey");
     assertThat(found(rooms(), "SPC-405")).isEmpty();
   }

@@ -130,19 +130,18 @@ class LimitsTest {
     List<Space> list = new ArrayList<>(e.spaces());
     Space a = list.get(0);
     list.add(
-        new Space(
-            "c",
-            "Over",
-            a.storey(),
-            a.zone(),
-            a.building(),
-            a.use(),
-            a.condition(),
-            null,
-            null,
-            box(v(0, -off - 1, 0), v(rooms == 2 ? 8 : 4.1, 5 - off, 3)),
-            a.source(),
-            a.extras()));
+        Space.of("c")
+            .with()
+            .name("Over")
+            .storey(a.storey())
+            .zone(a.zone())
+            .building(a.building())
+            .use(a.use())
+            .condition(a.condition())
+            .shell(box(v(0, -off - 1, 0), v(rooms == 2 ? 8 : 4.1, 5 - off, 3)))
+            .source(a.source())
+            .extras(a.extras())
+            .build());
     return e.withSpaces(list);
   }
 
@@ -193,20 +192,20 @@ class LimitsTest {
       List<Glazing> glazings) {
     Envelope.Parts p = rooms().parts();
     return Envelope.of(
-        new Envelope.Parts(
-            p.delivered(),
-            p.site(),
-            p.buildings(),
-            storeys,
-            p.zones(),
-            p.spaces(),
-            p.surfaces(),
-            p.orphans(),
-            constructions,
-            layers,
-            materials,
-            glazings,
-            p.notes()));
+        Envelope.Parts.of(p.delivered(), p.site())
+            .with()
+            .buildings(p.buildings())
+            .storeys(storeys)
+            .zones(p.zones())
+            .spaces(p.spaces())
+            .surfaces(p.surfaces())
+            .orphans(p.orphans())
+            .constructions(constructions)
+            .layers(layers)
+            .materials(materials)
+            .glazings(glazings)
+            .notes(p.notes())
+            .build());
   }
 
   /** The wall of all surfaces, of these materials. */

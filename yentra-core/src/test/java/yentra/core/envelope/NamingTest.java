@@ -34,20 +34,20 @@ class NamingTest {
     Envelope.Parts p = rooms().parts();
     Envelope turned =
         Envelope.of(
-            new Envelope.Parts(
-                p.delivered(),
-                new Site("", null, null, null, 90.0, Extras.NONE),
-                p.buildings(),
-                p.storeys(),
-                p.zones(),
-                p.spaces(),
-                p.surfaces(),
-                p.orphans(),
-                p.constructions(),
-                p.layers(),
-                p.materials(),
-                p.glazings(),
-                p.notes()));
+            Envelope.Parts.of(p.delivered(), new Site("", null, null, null, 90.0, Extras.NONE))
+                .with()
+                .buildings(p.buildings())
+                .storeys(p.storeys())
+                .zones(p.zones())
+                .spaces(p.spaces())
+                .surfaces(p.surfaces())
+                .orphans(p.orphans())
+                .constructions(p.constructions())
+                .layers(p.layers())
+                .materials(p.materials())
+                .glazings(p.glazings())
+                .notes(p.notes())
+                .build());
     assertThat(new Naming(turned, SurfaceTypes.STANDARD).object("a-south"))
         .isEqualTo("west wall of West");
   }
@@ -119,19 +119,17 @@ class NamingTest {
   }
 
   private static Surface made(Surface s, SourceRef element, Double thickness) {
-    return new Surface(
-        s.key(),
-        s.name(),
-        s.type(),
-        s.polygon(),
-        s.sides(),
-        s.construction(),
-        thickness,
-        s.kind(),
-        s.source(),
-        element,
-        s.openings(),
-        s.extras());
+    return Surface.of(s.key(), s.type(), s.polygon(), s.kind())
+        .with()
+        .name(s.name())
+        .sides(s.sides())
+        .construction(s.construction())
+        .thickness(thickness)
+        .source(s.source())
+        .element(element)
+        .openings(s.openings())
+        .extras(s.extras())
+        .build();
   }
 
   @Test

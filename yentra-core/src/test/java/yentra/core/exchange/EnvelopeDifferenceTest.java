@@ -117,19 +117,17 @@ class EnvelopeDifferenceTest {
     Envelope e = rooms();
     Space a = e.spaces().get(0);
     Space renamed =
-        new Space(
-            "a",
-            "Other",
-            null,
-            "z",
-            "b-1",
-            a.use(),
-            a.condition(),
-            21.0,
-            null,
-            a.shell().subList(0, 5),
-            a.source(),
-            Extras.NONE);
+        Space.of("a")
+            .with()
+            .name("Other")
+            .zone("z")
+            .building("b-1")
+            .use(a.use())
+            .condition(a.condition())
+            .statedFloorArea(21.0)
+            .shell(a.shell().subList(0, 5))
+            .source(a.source())
+            .build();
     assertThat(differences(e.withSpaces(List.of(renamed, e.spaces().get(1)))))
         .anyMatch(d -> d.contains("name of space a"))
         .anyMatch(d -> d.contains("storey of space a"))
@@ -145,37 +143,39 @@ class EnvelopeDifferenceTest {
     Envelope changed =
         parts(
             p ->
-                new Envelope.Parts(
-                    p.delivered(),
-                    p.site(),
-                    p.buildings(),
-                    p.storeys(),
-                    p.zones(),
-                    p.spaces(),
-                    p.surfaces(),
-                    p.orphans(),
-                    List.of(
-                        new Construction(
-                            "con-1",
-                            "",
-                            List.of(),
-                            0.5,
-                            p.constructions().get(0).source(),
-                            Extras.NONE)),
-                    p.layers(),
-                    List.of(
-                        new Material(
-                            "mat-1",
-                            "",
-                            0.31,
-                            0.8,
-                            1800.0,
-                            null,
-                            null,
-                            p.materials().get(0).source(),
-                            Extras.NONE)),
-                    p.glazings(),
-                    p.notes()));
+                Envelope.Parts.of(p.delivered(), p.site())
+                    .with()
+                    .buildings(p.buildings())
+                    .storeys(p.storeys())
+                    .zones(p.zones())
+                    .spaces(p.spaces())
+                    .surfaces(p.surfaces())
+                    .orphans(p.orphans())
+                    .constructions(
+                        List.of(
+                            new Construction(
+                                "con-1",
+                                "",
+                                List.of(),
+                                0.5,
+                                p.constructions().get(0).source(),
+                                Extras.NONE)))
+                    .layers(p.layers())
+                    .materials(
+                        List.of(
+                            new Material(
+                                "mat-1",
+                                "",
+                                0.31,
+                                0.8,
+                                1800.0,
+                                null,
+                                null,
+                                p.materials().get(0).source(),
+                                Extras.NONE)))
+                    .glazings(p.glazings())
+                    .notes(p.notes())
+                    .build());
     assertThat(differences(changed))
         .containsExactly(
             "The name of construction con-1 was Brick wall and is .",
@@ -191,20 +191,21 @@ class EnvelopeDifferenceTest {
     Envelope turned =
         parts(
             p ->
-                new Envelope.Parts(
-                    p.delivered(),
-                    new Site("Somewhere", 50.0, 8.0, 100.0, 1.5, Extras.NONE),
-                    p.buildings(),
-                    p.storeys(),
-                    p.zones(),
-                    p.spaces(),
-                    p.surfaces(),
-                    p.orphans(),
-                    p.constructions(),
-                    p.layers(),
-                    p.materials(),
-                    p.glazings(),
-                    p.notes()));
+                Envelope.Parts.of(
+                        p.delivered(), new Site("Somewhere", 50.0, 8.0, 100.0, 1.5, Extras.NONE))
+                    .with()
+                    .buildings(p.buildings())
+                    .storeys(p.storeys())
+                    .zones(p.zones())
+                    .spaces(p.spaces())
+                    .surfaces(p.surfaces())
+                    .orphans(p.orphans())
+                    .constructions(p.constructions())
+                    .layers(p.layers())
+                    .materials(p.materials())
+                    .glazings(p.glazings())
+                    .notes(p.notes())
+                    .build());
     assertThat(differences(turned)).containsExactly("The north of site was 0.0 and is 1.5.");
   }
 
@@ -221,19 +222,16 @@ class EnvelopeDifferenceTest {
     Envelope e = rooms();
     Space a = e.spaces().get(0);
     Space odd =
-        new Space(
-            "a",
-            "Bell \u0007 room",
-            a.storey(),
-            null,
-            "b-1",
-            "",
-            "",
-            20.0,
-            60.0,
-            a.shell(),
-            a.source(),
-            Extras.NONE);
+        Space.of("a")
+            .with()
+            .name("Bell \u0007 room")
+            .storey(a.storey())
+            .building("b-1")
+            .statedFloorArea(20.0)
+            .statedVolume(60.0)
+            .shell(a.shell())
+            .source(a.source())
+            .build();
     Handover h =
         Handover.gbxml(
             e.withSpaces(List.of(odd, e.spaces().get(1))),

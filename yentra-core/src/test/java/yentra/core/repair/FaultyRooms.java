@@ -232,19 +232,20 @@ public final class FaultyRooms {
     Space b = e.space("b").orElseThrow();
     List<Space> spaces = new ArrayList<>(e.spaces());
     spaces.add(
-        new Space(
-            "c",
-            "Loft",
-            b.storey(),
-            b.zone(),
-            b.building(),
-            b.use(),
-            b.condition(),
-            20.0,
-            60.0,
-            c,
-            source("Space", "c"),
-            b.extras()));
+        Space.of("c")
+            .with()
+            .name("Loft")
+            .storey(b.storey())
+            .zone(b.zone())
+            .building(b.building())
+            .use(b.use())
+            .condition(b.condition())
+            .statedFloorArea(20.0)
+            .statedVolume(60.0)
+            .shell(c)
+            .source(source("Space", "c"))
+            .extras(b.extras())
+            .build());
     e = e.withSpaces(spaces);
     for (int i = 0; i < 6; i++) {
       SurfaceType type =
@@ -288,19 +289,17 @@ public final class FaultyRooms {
     List<Space> list = new ArrayList<>(e.spaces());
     Space a = list.get(0);
     list.add(
-        new Space(
-            "c",
-            "Lone",
-            a.storey(),
-            a.zone(),
-            a.building(),
-            a.use(),
-            a.condition(),
-            null,
-            null,
-            List.of(),
-            a.source(),
-            a.extras()));
+        Space.of("c")
+            .with()
+            .name("Lone")
+            .storey(a.storey())
+            .zone(a.zone())
+            .building(a.building())
+            .use(a.use())
+            .condition(a.condition())
+            .source(a.source())
+            .extras(a.extras())
+            .build());
     return e.withSpaces(list);
   }
 

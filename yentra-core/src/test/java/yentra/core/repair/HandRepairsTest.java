@@ -248,19 +248,20 @@ class HandRepairsTest {
             List.of(
                 e.spaces().get(0),
                 e.spaces().get(1),
-                new Space(
-                    "c",
-                    "North",
-                    third.storey(),
-                    third.zone(),
-                    third.building(),
-                    third.use(),
-                    third.condition(),
-                    18.0,
-                    54.0,
-                    c,
-                    third.source(),
-                    third.extras())));
+                Space.of("c")
+                    .with()
+                    .name("North")
+                    .storey(third.storey())
+                    .zone(third.zone())
+                    .building(third.building())
+                    .use(third.use())
+                    .condition(third.condition())
+                    .statedFloorArea(18.0)
+                    .statedVolume(54.0)
+                    .shell(c)
+                    .source(third.source())
+                    .extras(third.extras())
+                    .build()));
     SurfaceType[] types = {
       SurfaceType.SLAB_ON_GRADE,
       SurfaceType.ROOF,

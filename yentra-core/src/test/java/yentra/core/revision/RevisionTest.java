@@ -57,19 +57,20 @@ class RevisionTest {
             e.spaces().stream()
                 .map(
                     s ->
-                        new Space(
-                            k.apply(s.key()),
-                            s.name(),
-                            s.storey(),
-                            s.zone(),
-                            s.building(),
-                            s.use(),
-                            s.condition(),
-                            s.statedFloorArea(),
-                            s.statedVolume(),
-                            s.shell(),
-                            s.source(),
-                            s.extras()))
+                        Space.of(k.apply(s.key()))
+                            .with()
+                            .name(s.name())
+                            .storey(s.storey())
+                            .zone(s.zone())
+                            .building(s.building())
+                            .use(s.use())
+                            .condition(s.condition())
+                            .statedFloorArea(s.statedFloorArea())
+                            .statedVolume(s.statedVolume())
+                            .shell(s.shell())
+                            .source(s.source())
+                            .extras(s.extras())
+                            .build())
                 .toList())
         .withSurfaces(
             e.surfaces().stream()

@@ -93,21 +93,7 @@ class HeatLossTest {
       Map<String, String> conditions, List<Surface> surfaces, Map<String, List<Material>> made) {
     List<Space> spaces = new ArrayList<>();
     conditions.forEach(
-        (k, c) ->
-            spaces.add(
-                new Space(
-                    k,
-                    k,
-                    null,
-                    null,
-                    "b-1",
-                    "",
-                    c,
-                    null,
-                    null,
-                    List.of(),
-                    SourceRef.REPAIR,
-                    Extras.NONE)));
+        (k, c) -> spaces.add(Space.of(k).with().name(k).building("b-1").condition(c).build()));
     List<Construction> constructions = new ArrayList<>();
     List<Layer> layers = new ArrayList<>();
     List<Material> materials = new ArrayList<>();

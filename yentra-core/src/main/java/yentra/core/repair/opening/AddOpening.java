@@ -4,12 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.Rules;
-import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.Polygon;
@@ -45,7 +43,7 @@ public record AddOpening(String surface, List<Vec3> outline, OpeningType type) i
   }
 
   static Opening made(String key, OpeningType type, Polygon p) {
-    return new Opening(key, "", type, p, null, null, SourceRef.REPAIR, null, Extras.NONE);
+    return Opening.of(key, type, p);
   }
 
   /** The outline in the surface's plane and direction. */

@@ -6,12 +6,10 @@ import java.util.Locale;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.GroundLevel;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
-import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
@@ -67,35 +65,22 @@ public record AddSpace(
     List<Surface> surfaces = new ArrayList<>(e.surfaces());
     for (Polygon p : faces) {
       surfaces.add(
-          new Surface(
-              keys.free("su_" + key.substring(3) + "_"),
-              "",
-              rules.types().exterior(p, ground),
-              p,
-              List.of(Side.of(key)),
-              null,
-              null,
-              BoundaryKind.REPAIRED,
-              SourceRef.REPAIR,
-              null,
-              List.of(),
-              Extras.NONE));
+          Surface.of(
+                  keys.free("su_" + key.substring(3) + "_"),
+                  rules.types().exterior(p, ground),
+                  p,
+                  BoundaryKind.REPAIRED)
+              .withSides(List.of(Side.of(key))));
     }
     List<Space> spaces = new ArrayList<>(e.spaces());
     spaces.add(
-        new Space(
-            key,
-            name.strip(),
-            storey != null ? storey : storeyAt(e, rules.tolerance()),
-            null,
-            e.buildings().stream().map(Building::key).findFirst().orElse(null),
-            "",
-            "",
-            null,
-            null,
-            faces,
-            SourceRef.REPAIR,
-            Extras.NONE));
+        Space.of(key)
+            .with()
+            .name(name.strip())
+            .storey(storey != null ? storey : storeyAt(e, rules.tolerance()))
+            .building(e.buildings().stream().map(Building::key).findFirst().orElse(null))
+            .shell(faces)
+            .build());
     return e.withSpaces(spaces).withSurfaces(surfaces);
   }
 

@@ -10,12 +10,10 @@ import yentra.core.boundary.EnclosedVolumes;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
-import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.envelope.Surface;
@@ -82,19 +80,13 @@ public record AddSpaces(List<SpaceSeed> seeds) implements Repair {
       Set<String> taken = new HashSet<>();
       envelope.spaces().forEach(s -> taken.add(s.key()));
       Space space =
-          new Space(
-              EnclosedVolumes.key(volume.found(), taken),
-              name,
-              volume.storey(),
-              null,
-              envelope.buildings().stream().map(Building::key).findFirst().orElse(null),
-              "",
-              "",
-              null,
-              null,
-              volume.found().body(),
-              SourceRef.REPAIR,
-              Extras.NONE);
+          Space.of(EnclosedVolumes.key(volume.found(), taken))
+              .with()
+              .name(name)
+              .storey(volume.storey())
+              .building(envelope.buildings().stream().map(Building::key).findFirst().orElse(null))
+              .shell(volume.found().body())
+              .build();
       Map<Polygon, List<Polygon>> covered = new HashMap<>();
       for (Surface s : envelope.surfaces()) {
         boolean free = s.sides().size() < 2 && !s.type().isShading();
@@ -193,19 +185,16 @@ public record AddSpaces(List<SpaceSeed> seeds) implements Repair {
     }
 
     private Surface renamed(Surface s) {
-      return new Surface(
-          free(s.key()),
-          s.name(),
-          s.type(),
-          s.polygon(),
-          s.sides(),
-          s.construction(),
-          s.thickness(),
-          BoundaryKind.REPAIRED,
-          s.source(),
-          s.element(),
-          List.of(),
-          s.extras());
+      return Surface.of(free(s.key()), s.type(), s.polygon(), BoundaryKind.REPAIRED)
+          .with()
+          .name(s.name())
+          .sides(s.sides())
+          .construction(s.construction())
+          .thickness(s.thickness())
+          .source(s.source())
+          .element(s.element())
+          .extras(s.extras())
+          .build();
     }
 
     private String free(String base) {
@@ -224,19 +213,12 @@ public record AddSpaces(List<SpaceSeed> seeds) implements Repair {
       }
       for (Polygon gap : clean(open)) {
         surfaces.add(
-            new Surface(
-                free("closing-" + space.key()),
-                "",
-                rules.types().outdoor(face.tilt()),
-                turned(gap, face),
-                List.of(Side.of(space.key())),
-                null,
-                null,
-                BoundaryKind.REPAIRED,
-                SourceRef.REPAIR,
-                null,
-                List.of(),
-                Extras.NONE));
+            Surface.of(
+                    free("closing-" + space.key()),
+                    rules.types().outdoor(face.tilt()),
+                    turned(gap, face),
+                    BoundaryKind.REPAIRED)
+                .withSides(List.of(Side.of(space.key()))));
       }
     }
   }

@@ -7,12 +7,10 @@ import java.util.Locale;
 import java.util.Set;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
-import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.geometry.Polygon;
@@ -80,20 +78,21 @@ public record MergeSpaces(List<String> spaces) implements Repair {
     Space f = members.get(0);
     boolean areas = members.stream().allMatch(s -> s.statedFloorArea() != null);
     boolean volumes = members.stream().allMatch(s -> s.statedVolume() != null);
-    return new Space(
-            f.key(),
-            f.name(),
-            f.storey(),
-            f.zone(),
-            f.building(),
-            f.use(),
-            f.condition(),
-            areas ? members.stream().mapToDouble(Space::statedFloorArea).sum() : null,
-            volumes ? members.stream().mapToDouble(Space::statedVolume).sum() : null,
-            // the surfaces say what it is bounded by
-            List.of(),
-            f.source(),
-            f.extras())
+    return Space.of(f.key())
+        .with()
+        .name(f.name())
+        .storey(f.storey())
+        .zone(f.zone())
+        .building(f.building())
+        .use(f.use())
+        .condition(f.condition())
+        .statedFloorArea(areas ? members.stream().mapToDouble(Space::statedFloorArea).sum() : null)
+        .statedVolume(volumes ? members.stream().mapToDouble(Space::statedVolume).sum() : null)
+        .shell( // the surfaces say what it is bounded by
+            List.of())
+        .source(f.source())
+        .extras(f.extras())
+        .build()
         .withGains(gains(members))
         .withAir(air(members));
   }
@@ -138,19 +137,16 @@ public record MergeSpaces(List<String> spaces) implements Repair {
         Vec3 b = ring.get((i + 1) % ring.size());
         Polygon strip = Polygon.of(a, b, b.plus(across), a.plus(across));
         out.add(
-            new Surface(
-                s.key() + "_m" + ++n,
-                "",
-                rules.types().betweenSpaces(strip.tilt()),
-                strip,
-                List.of(Side.of(space, strip)),
-                s.construction(),
-                null,
-                BoundaryKind.DERIVED_2B,
-                SourceRef.REPAIR,
-                s.element(),
-                List.of(),
-                Extras.NONE));
+            Surface.of(
+                    s.key() + "_m" + ++n,
+                    rules.types().betweenSpaces(strip.tilt()),
+                    strip,
+                    BoundaryKind.DERIVED_2B)
+                .with()
+                .sides(List.of(Side.of(space, strip)))
+                .construction(s.construction())
+                .element(s.element())
+                .build());
       }
     }
   }

@@ -5,11 +5,9 @@ import java.util.List;
 import yentra.core.boundary.SpaceVolumes;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
-import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -80,19 +78,8 @@ public record SplitSpace(String space, Vec3 point, Vec3 normal, String name) imp
     }
     for (Polygon p : sections) {
       surfaces.add(
-          new Surface(
-              keys.free(space + "_cut"),
-              "",
-              SurfaceType.AIR,
-              p,
-              List.of(Side.of(space), Side.of(made)),
-              null,
-              null,
-              BoundaryKind.REPAIRED,
-              SourceRef.REPAIR,
-              null,
-              List.of(),
-              Extras.NONE));
+          Surface.of(keys.free(space + "_cut"), SurfaceType.AIR, p, BoundaryKind.REPAIRED)
+              .withSides(List.of(Side.of(space), Side.of(made))));
     }
     List<Space> spaces = new ArrayList<>();
     for (Space x : e.spaces()) {
@@ -100,19 +87,15 @@ public record SplitSpace(String space, Vec3 point, Vec3 normal, String name) imp
         Space half = x.withShell(List.of()).withoutStated().withAir(x.air().withFlow(null));
         spaces.add(half);
         spaces.add(
-            new Space(
-                    made,
-                    name == null || name.isBlank() ? x.label() + " 2" : name.strip(),
-                    x.storey(),
-                    x.zone(),
-                    x.building(),
-                    x.use(),
-                    x.condition(),
-                    null,
-                    null,
-                    List.of(),
-                    SourceRef.REPAIR,
-                    Extras.NONE)
+            Space.of(made)
+                .with()
+                .name(name == null || name.isBlank() ? x.label() + " 2" : name.strip())
+                .storey(x.storey())
+                .zone(x.zone())
+                .building(x.building())
+                .use(x.use())
+                .condition(x.condition())
+                .build()
                 .withGains(x.gains())
                 .withAir(x.air().withFlow(null)));
       } else {

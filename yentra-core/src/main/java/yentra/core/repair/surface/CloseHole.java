@@ -5,11 +5,9 @@ import java.util.List;
 import java.util.Locale;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
-import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
@@ -63,19 +61,11 @@ public record CloseHole(String space, List<Vec3> outline, SurfaceType type, Stri
           "There is no longer a hole of " + s.label() + " at this place.");
     }
     Surface made =
-        new Surface(
-            freeKey(e),
-            "",
-            type,
-            face,
-            List.of(Side.of(space)),
-            construction,
-            null,
-            BoundaryKind.REPAIRED,
-            SourceRef.REPAIR,
-            null,
-            List.of(),
-            Extras.NONE);
+        Surface.of(freeKey(e), type, face, BoundaryKind.REPAIRED)
+            .with()
+            .sides(List.of(Side.of(space)))
+            .construction(construction)
+            .build();
     Envelope closed = e.plus(made);
     double before = length(s.shell(), rules.tolerance());
     List<Polygon> shell = plus(s.shell(), face);

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Extras;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.SourceRef;
@@ -55,7 +54,13 @@ public record GiveZone(
       if (known.isEmpty()) {
         List<Zone> zones = new ArrayList<>(e.zones());
         AmendZone.check(air);
-        Zone made = new Zone(key, name, heating, cooling, SourceRef.REPAIR, Extras.NONE);
+        Zone made =
+            Zone.of(key)
+                .with()
+                .name(name)
+                .heatingSetPoint(heating)
+                .coolingSetPoint(cooling)
+                .build();
         zones.add(air == null ? made : made.withAir(air));
         out = e.withZones(zones);
       }
