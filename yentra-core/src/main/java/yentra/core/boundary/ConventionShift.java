@@ -1,8 +1,6 @@
 package yentra.core.boundary;
 
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -21,8 +19,6 @@ import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.CoplanarFaces;
 import yentra.core.geometry.OpenEdges;
 import yentra.core.geometry.PlanarOverlay;
-import yentra.core.geometry.Plane;
-import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
 import yentra.core.geometry.Straightening;
@@ -43,12 +39,6 @@ import yentra.core.geometry.Vec3;
  * <p>Metres, model coordinates.
  */
 public final class ConventionShift {
-  /** Planes that disagree about a corner by more than this do not meet, in metres. */
-  private static final double DISAGREE = 0.005;
-
-  /** Thicknesses on one face that differ by more than this are different, in metres. */
-  private static final double THICKNESS = 0.002;
-
   /** Sides of a pair whose areas differ by a smaller share are one. */
   private static final double SAME = 1e-4;
 
@@ -58,7 +48,7 @@ public final class ConventionShift {
   private final Convention convention;
   private final SurfaceTypes types;
   private final Tolerance tolerance;
-  private final Map<String, List<Face>> facesOf = new LinkedHashMap<>();
+  private final ShiftedFaces faces;
   private final Set<String> fixed = new TreeSet<>();
   private final List<String> notes = new ArrayList<>();
 
@@ -67,6 +57,7 @@ public final class ConventionShift {
     this.convention = convention;
     this.types = rules.types();
     this.tolerance = rules.tolerance();
+    this.faces = new ShiftedFaces(envelope.surfaces(), convention, tolerance);
   }
 
   /**
@@ -74,34 +65,6 @@ public final class ConventionShift {
    * @param notes what changed, and what could not be moved
    */
   public record Result(Envelope envelope, List<String> notes) {}
-
-  /** One side of a surface. */
-  private record Part(Surface surface, int side, Polygon polygon) {
-    boolean pair() {
-      return surface.sides().size() == 2 && !surface.isWithinOneSpace();
-    }
-
-    /** Between two spaces how far apart their faces are: some are drawn to the middle already. */
-    double thickness() {
-      if (pair()) {
-        return Math.abs(polygon.plane().distance(surface.face(1 - side).mean()));
-      }
-      return surface.thickness() == null ? 0 : surface.thickness();
-    }
-  }
-
-  /** A flat face of a space, made of parts of surfaces. */
-  private static final class Face {
-    final String space;
-    final Plane plane;
-    final List<Part> parts = new ArrayList<>();
-    double shift;
-
-    Face(String space, Plane plane) {
-      this.space = space;
-      this.plane = plane;
-    }
-  }
 
   /** Moves the surfaces of an envelope whose sides lie on inner faces. */
   public static Result apply(Envelope envelope, Convention convention, Rules rules) {
@@ -112,17 +75,9 @@ public final class ConventionShift {
   }
 
   private Result move() {
-    for (Surface s : envelope.surfaces()) {
-      for (int i = 0; i < Math.min(2, s.sides().size()); i++) {
-        Polygon p = s.face(i);
-        if (!p.normal().equals(Vec3.ZERO)) {
-          face(s.sides().get(i).space(), p).parts.add(new Part(s, i, p));
-        }
-      }
-    }
     Map<String, Surface> moved = Map.of();
     for (int round = 0; round < MOST_ROUNDS; round++) {
-      shifts();
+      faces.shift(fixed);
       Set<String> stuck = new TreeSet<>();
       moved = surfaces(stuck);
       stuck.addAll(open(moved));
@@ -139,81 +94,6 @@ public final class ConventionShift {
     return result(moved);
   }
 
-  private Face face(String space, Polygon p) {
-    List<Face> faces = facesOf.computeIfAbsent(space, k -> new ArrayList<>());
-    for (Face f : faces) {
-      if (f.plane.angleTo(p.plane()) < tolerance.angle()
-          && Math.abs(f.plane.distance(p.mean())) < tolerance.plane()) {
-        return f;
-      }
-    }
-    Face f = new Face(space, p.plane());
-    faces.add(f);
-    return f;
-  }
-
-  private Face faceOf(String space, Polygon p) {
-    return face(space, p);
-  }
-
-  /** How far each face moves: what lies between spaces decides, since both sides must agree. */
-  private void shifts() {
-    Map<Face, Double> interior = new HashMap<>();
-    Set<Face> still = new HashSet<>();
-    for (List<Face> faces : facesOf.values()) {
-      for (Face f : faces) {
-        double least = Double.POSITIVE_INFINITY;
-        double most = 0;
-        for (Part p : f.parts) {
-          if (p.pair()) {
-            least = Math.min(least, p.thickness());
-            most = Math.max(most, p.thickness());
-          }
-        }
-        if (!Double.isInfinite(least)) {
-          if (most - least > THICKNESS || fixed.contains(f.space)) {
-            still.add(f);
-          }
-          interior.put(f, (least + most) / 2 * convention.interior());
-        }
-      }
-    }
-    // a face that stays keeps those that it is paired with
-    boolean changed = true;
-    while (changed) {
-      changed = false;
-      for (Face f : List.copyOf(still)) {
-        for (Part p : f.parts) {
-          if (p.pair()) {
-            Side o = p.surface.sides().get(1 - p.side);
-            changed |= still.add(faceOf(o.space(), p.surface.face(1 - p.side)));
-          }
-        }
-      }
-    }
-    for (List<Face> faces : facesOf.values()) {
-      for (Face f : faces) {
-        f.shift =
-            fixed.contains(f.space) || still.contains(f)
-                ? 0
-                : interior.containsKey(f) ? interior.get(f) : exterior(f);
-      }
-    }
-  }
-
-  /** The largest part with outdoor air or ground behind it decides. */
-  private double exterior(Face f) {
-    Part largest = null;
-    for (Part p : f.parts) {
-      Exposure e = p.surface.exposure();
-      boolean counts = e == Exposure.OUTDOOR || e == Exposure.GROUND;
-      if (counts && (largest == null || p.polygon.area() > largest.polygon.area())) {
-        largest = p;
-      }
-    }
-    return largest == null ? 0 : largest.thickness() * convention.exterior();
-  }
-
   private Map<String, Surface> surfaces(Set<String> stuck) {
     Map<String, Surface> out = new LinkedHashMap<>();
     for (Surface s : envelope.surfaces()) {
@@ -223,8 +103,7 @@ public final class ConventionShift {
       }
       String space = s.sides().get(0).space();
       Polygon face = s.face(0);
-      Face f = faceOf(space, face);
-      Polygon p = moved(space, face, stuck);
+      Polygon p = faces.moved(space, face, stuck);
       Polygon straight = Straightening.of(p, tolerance);
       boolean gone = straight.area() < 1e-3 || turned(straight, face);
       if (gone && s.exposure() == Exposure.ADIABATIC) {
@@ -234,7 +113,7 @@ public final class ConventionShift {
       List<Side> sides = new ArrayList<>();
       if (s.sides().size() > 1) {
         Polygon back =
-            Straightening.of(moved(s.sides().get(1).space(), s.face(1), stuck), tolerance);
+            Straightening.of(faces.moved(s.sides().get(1).space(), s.face(1), stuck), tolerance);
         boolean same = Math.abs(back.area() - straight.area()) <= SAME * straight.area();
         boolean meet = Math.abs(straight.plane().distance(back.mean())) <= tolerance.gap();
         if (meet && !same) {
@@ -245,7 +124,7 @@ public final class ConventionShift {
       } else {
         sides.add(s.sides().get(0).withFace(straight));
       }
-      Vec3 by = f.plane.normal().times(f.shift);
+      Vec3 by = faces.shift(space, face);
       List<Opening> openings = new ArrayList<>();
       for (Opening o : s.openings()) {
         openings.add(
@@ -309,76 +188,10 @@ public final class ConventionShift {
     return p.normal().dot(before.normal()) < 0.5;
   }
 
-  private Polygon moved(String space, Polygon p, Set<String> stuck) {
-    List<List<Vec3>> rings = new ArrayList<>();
-    for (List<Vec3> ring : p.rings()) {
-      rings.add(ring.stream().map(v -> corner(space, v, stuck)).toList());
-    }
-    return new Polygon(rings.get(0), rings.subList(1, rings.size()));
-  }
-
-  /** Where the moved planes through a corner of a space's surface meet. */
-  private Vec3 corner(String space, Vec3 v, Set<String> stuck) {
-    List<Face> through = new ArrayList<>();
-    List<Part> pairs = new ArrayList<>();
-    for (Face f : facesOf.get(space)) {
-      List<Part> here = f.parts.stream().filter(p -> touches(p.polygon, v)).toList();
-      if (!here.isEmpty()) {
-        through.add(f);
-        here.stream().filter(Part::pair).forEach(pairs::add);
-      }
-    }
-    // a space's own walls decide over those on the other side: they need not stand above each other
-    pairs.forEach(p -> beyond(p, v, through));
-    Vec3 shift = Vec3.ZERO;
-    List<Vec3> basis = new ArrayList<>();
-    for (Face f : through) {
-      Vec3 n = f.plane.normal();
-      double left = f.shift - f.plane.distance(v) - n.dot(shift);
-      Vec3 q = n;
-      for (Vec3 b : basis) {
-        q = q.minus(b.times(b.dot(n)));
-      }
-      if (q.length() > 0.05) {
-        shift = shift.plus(q.times(left / q.dot(q)));
-        basis.add(q.unit());
-      } else if (Math.abs(left) > DISAGREE) {
-        stuck.add(space);
-      }
-    }
-    return v.plus(shift);
-  }
-
-  /** The faces of the space on the other side that end where this part does. */
-  private void beyond(Part p, Vec3 v, List<Face> through) {
-    Side other = p.surface.sides().get(1 - p.side);
-    Polygon there = p.surface.face(1 - p.side);
-    Vec3 w = there.plane().project(v);
-    for (Face f : facesOf.get(other.space())) {
-      boolean along =
-          through.stream().anyMatch(o -> Math.abs(o.plane.normal().dot(f.plane.normal())) > 0.99);
-      if (!along && f.parts.stream().anyMatch(x -> touches(x.polygon, w))) {
-        through.add(f);
-      }
-    }
-  }
-
-  private boolean touches(Polygon p, Vec3 v) {
-    if (Math.abs(p.plane().distance(v)) > tolerance.plane()
-        || !p.box().grown(tolerance.plane()).intersects(new yentra.core.geometry.Box(v, v))) {
-      return false;
-    }
-    PlaneFrame frame = PlaneFrame.of(p.plane());
-    return frame
-            .project(p)
-            .distance(new org.locationtech.jts.geom.GeometryFactory().createPoint(frame.to2d(v)))
-        < 2 * tolerance.length();
-  }
-
   /** Spaces whose moved surfaces do not close although they did. */
   private Set<String> open(Map<String, Surface> moved) {
     Set<String> out = new TreeSet<>();
-    for (String space : facesOf.keySet()) {
+    for (String space : faces.spaces()) {
       if (!fixed.contains(space)
           && OpenEdges.find(faces(space, envelope.surfaces()), tolerance).isEmpty()
           && !OpenEdges.find(faces(space, moved.values()), tolerance).isEmpty()) {
