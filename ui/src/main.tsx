@@ -3,8 +3,8 @@ import { createRoot } from 'react-dom/client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import './styles.css';
-import { Projects } from './workspaces/Projects';
-import { Workbench } from './workspaces/Workbench';
+import { Projects } from './frame/Projects';
+import { Workbench } from './frame/Workbench';
 
 const client = new QueryClient({
   defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } },

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, type Model } from '../api';
+import { api, type Model } from '../model/api';
 import {
   conductivityUnit,
   figures,
@@ -11,8 +11,8 @@ import {
   toUValue,
   uValueText,
   uValueUnit,
-} from '../words';
-import { Row, Section } from './parts';
+} from '../model/words';
+import { Row, Section } from '../shared/dossierParts';
 
 /** How the U-value of a surface or door comes about, resistance by resistance. */
 export function Breakdown({ model, object }: { model: Model; object: string }) {

@@ -1,15 +1,15 @@
-import type { ModelIndex } from '../model';
-import { useView } from '../state';
-import { modelActions } from '../repair/actions';
-import { Actions } from '../repair/Form';
-import type { Edits } from '../useEdits';
-import { areaText, said, volumeText } from '../words';
-import { FindingCard } from './FindingCard';
-import { DossierFrame } from './DossierFrame';
+import type { ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import { modelActions } from '../shared/actions';
+import { Actions } from '../shared/Form';
+import type { Edits } from '../model/useEdits';
+import { areaText, said, volumeText } from '../model/words';
+import { FindingCard } from '../shared/FindingCard';
+import { DossierFrame } from '../shared/DossierFrame';
 import { Several } from './Several';
 import { SpaceFacts } from './SpaceFacts';
 import { OpeningFacts, SurfaceFacts } from './SurfaceFacts';
-import { RepairLog, Row, Section, Title } from './parts';
+import { RepairLog, Row, Section, Title } from '../shared/dossierParts';
 
 /** Everything about what is selected, and what can be done with it. */
 export function Dossier({ index, edits }: { index: ModelIndex; edits: Edits }) {

@@ -1,9 +1,9 @@
-import { naming, surfacesActions } from '../repair/actions';
-import { Actions } from '../repair/Form';
-import type { Edits } from '../useEdits';
-import type { ModelIndex } from '../model';
-import { areaText, volumeText, count } from '../words';
-import { Jump, Row, Section, Title } from './parts';
+import { naming, surfacesActions } from '../shared/actions';
+import { Actions } from '../shared/Form';
+import type { Edits } from '../model/useEdits';
+import type { ModelIndex } from '../model/model';
+import { areaText, volumeText, count } from '../model/words';
+import { Jump, Row, Section, Title } from '../shared/dossierParts';
 import { useSurfaceTypes } from './useSurfaceTypes';
 
 export function Several({

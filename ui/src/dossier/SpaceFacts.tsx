@@ -1,12 +1,21 @@
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
-import type { Space } from '../api';
-import { spaceActions } from '../repair/actions';
-import { Actions } from '../repair/Form';
-import type { Edits } from '../useEdits';
-import type { ModelIndex } from '../model';
-import { areaUnit, volumeUnit, area, volume, areaText, count } from '../words';
-import { Against, Changes, FindingLinks, Jump, Origin, Row, Section, Title } from './parts';
+import type { Space } from '../model/api';
+import { spaceActions } from '../shared/actions';
+import { Actions } from '../shared/Form';
+import type { Edits } from '../model/useEdits';
+import type { ModelIndex } from '../model/model';
+import { areaUnit, volumeUnit, area, volume, areaText, count } from '../model/words';
+import {
+  Against,
+  Changes,
+  FindingLinks,
+  Jump,
+  Origin,
+  Row,
+  Section,
+  Title,
+} from '../shared/dossierParts';
 import { useSurfaceTypes } from './useSurfaceTypes';
 
 export function SpaceFacts({

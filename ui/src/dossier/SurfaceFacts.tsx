@@ -1,13 +1,13 @@
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
-import type { Opening, Surface } from '../api';
-import { openingActions, surfaceActions } from '../repair/actions';
-import { Actions } from '../repair/Form';
-import type { Edits } from '../useEdits';
-import type { ModelIndex } from '../model';
-import { areaText, lengthText, degrees, EXPOSURES, facing } from '../words';
+import type { Opening, Surface } from '../model/api';
+import { openingActions, surfaceActions } from '../shared/actions';
+import { Actions } from '../shared/Form';
+import type { Edits } from '../model/useEdits';
+import type { ModelIndex } from '../model/model';
+import { areaText, lengthText, degrees, EXPOSURES, facing } from '../model/words';
 import { Breakdown } from './Breakdown';
-import { Changes, FindingLinks, Jump, Origin, Row, Section, Title } from './parts';
+import { Changes, FindingLinks, Jump, Origin, Row, Section, Title } from '../shared/dossierParts';
 import { useSurfaceTypes } from './useSurfaceTypes';
 
 /** How a surface came to be. */

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { api } from '../api';
+import { api } from '../model/api';
 
 /** The surface types of gbXML with their names. */
 export function useSurfaceTypes() {

@@ -1,8 +1,8 @@
-import { api } from '../api';
-import type { ModelIndex } from '../model';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { count, fromLength, lengthUnit, toLength } from '../words';
+import { api } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { count, fromLength, lengthUnit, toLength } from '../model/words';
 import { EnclosedVolumes } from './EnclosedVolumes';
 import type { Boundaries, Choices } from './useBoundaries';
 

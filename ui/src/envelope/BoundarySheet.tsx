@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import type { Project, BoundaryRow } from '../api';
-import type { ModelIndex } from '../model';
-import { Table, type Column } from '../sheet/Table';
-import { useSelection, useView } from '../state';
-import type { Edits } from '../useEdits';
-import { area, areaUnit, areaValue } from '../words';
+import type { Project, BoundaryRow } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { Table, type Column } from '../shared/Table';
+import { useSelection, useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { area, areaUnit, areaValue } from '../model/words';
 import { BoundaryChoices } from './BoundaryChoices';
 import { useBoundaries } from './useBoundaries';
 

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { api, type EnclosedVolume } from '../api';
-import type { ModelIndex } from '../model';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { areaText, count, lengthUnit, toLength, volumeText } from '../words';
+import { api, type EnclosedVolume } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { areaText, count, lengthUnit, toLength, volumeText } from '../model/words';
 
 /** Volumes that are enclosed and that no space covers: each can become a space. */
 export function EnclosedVolumes({ index, edits }: { index: ModelIndex; edits: Edits }) {

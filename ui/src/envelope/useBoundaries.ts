@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, type Model, type Project, type Settings } from '../api';
-import { useSettings } from '../useSettings';
+import { api, type Model, type Project, type Settings } from '../model/api';
+import { useSettings } from '../model/useSettings';
 
 export type Choices = NonNullable<Settings['boundaries']>;
 

@@ -2,11 +2,11 @@ import { useRef } from 'react';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import { useQueryClient } from '@tanstack/react-query';
-import { api, type Finding } from '../api';
-import type { ModelIndex } from '../model';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { count } from '../words';
+import { api, type Finding } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { count } from '../model/words';
 
 /** Findings as BCF topics for other programs, and their answers. */
 export function BcfMenu({

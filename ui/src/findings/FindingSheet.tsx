@@ -1,14 +1,14 @@
 import { useMemo, useState } from 'react';
-import type { Finding } from '../api';
-import { SeverityMark } from '../frame/SeverityMark';
-import type { ModelIndex } from '../model';
-import { Table, type Column } from '../sheet/Table';
-import { type GroupBy, useView } from '../state';
-import type { Edits } from '../useEdits';
-import { measured, SEVERITIES, said } from '../words';
+import type { Finding } from '../model/api';
+import { SeverityMark } from '../shared/SeverityMark';
+import type { ModelIndex } from '../model/model';
+import { Table, type Column } from '../shared/Table';
+import { type GroupBy, useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { measured, SEVERITIES, said } from '../model/words';
 import { BcfMenu } from './BcfMenu';
-import { grouped, isOpen, type Group } from './groups';
-import { useChecks } from './useChecks';
+import { grouped, isOpen, type Group } from '../model/groups';
+import { useChecks } from '../model/useChecks';
 
 const idOf = (f: Finding) => f.id;
 

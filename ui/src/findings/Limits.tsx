@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, type CheckLimit, type Project } from '../api';
-import type { ModelIndex } from '../model';
-import { useView } from '../state';
-import { inUnit } from '../words';
+import { api, type CheckLimit, type Project } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import { inUnit } from '../model/words';
 
 const nameOf = (l: CheckLimit) => `${l.code}.${l.name}`;
 const shown = (v: number) => String(Number(v.toPrecision(6)));

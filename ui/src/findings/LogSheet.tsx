@@ -1,11 +1,11 @@
 import { useMemo, useState } from 'react';
 import { Dialog } from 'radix-ui';
-import { api, type Dependent, type LogEntry, type Model } from '../api';
-import type { ModelIndex } from '../model';
-import { Table, type Column } from '../sheet/Table';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { area, areaUnit, count, moment, said } from '../words';
+import { api, type Dependent, type LogEntry, type Model } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { Table, type Column } from '../shared/Table';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { area, areaUnit, count, moment, said } from '../model/words';
 
 /** An entry of the log, or a change of the project's settings that stands between two of them. */
 interface Row extends Pick<LogEntry, 'summary' | 'madeBy' | 'madeAt' | 'inForce' | 'undoneBy'> {

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { api, type TraceHit, type Traced } from '../api';
-import { SeverityMark } from '../frame/SeverityMark';
-import type { ModelIndex } from '../model';
-import { useView } from '../state';
-import { count, said } from '../words';
+import { api, type TraceHit, type Traced } from '../model/api';
+import { SeverityMark } from '../shared/SeverityMark';
+import type { ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import { count, said } from '../model/words';
 
 /** Text of a simulation, and what in the envelope it speaks of. */
 export function Messages({ index }: { index: ModelIndex }) {

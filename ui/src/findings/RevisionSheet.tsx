@@ -1,11 +1,11 @@
 import { useEffect, useMemo } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { api, type ReplayStep, type RevisionChange } from '../api';
-import type { ModelIndex } from '../model';
-import { Table, type Column } from '../sheet/Table';
-import { useSelection, useView } from '../state';
-import type { Edits } from '../useEdits';
-import { count, said } from '../words';
+import { api, type ReplayStep, type RevisionChange } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { Table, type Column } from '../shared/Table';
+import { useSelection, useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { count, said } from '../model/words';
 import { useRevision } from './useRevision';
 
 const keyOf = (c: RevisionChange) => c.after ?? `before:${c.before}`;

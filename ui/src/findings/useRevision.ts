@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, type Model } from '../api';
+import { api, type Model } from '../model/api';
 
 /** What changed since the revision before, and what becomes of its repairs. */
 export function useRevision(model: Model, enabled = true) {

@@ -1,14 +1,14 @@
-import { said } from '../words';
+import { said } from '../model/words';
 import { useMemo, useState } from 'react';
 import { Dialog } from 'radix-ui';
 import { useNavigate } from 'react-router';
-import { useWorkspaceLink } from './useWorkspaceLink';
-import { nextFinding } from '../findings/next';
-import type { ModelIndex } from '../model';
+import { useWorkspaceLink } from '../shared/useWorkspaceLink';
+import { nextFinding } from '../model/next';
+import type { ModelIndex } from '../model/model';
 import { hide, isolate, showAll } from '../stage/visibility';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { WORKSPACES } from './workspaces';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { WORKSPACES } from '../shared/workspaces';
 
 interface Entry {
   label: string;

@@ -2,12 +2,12 @@ import { useState } from 'react';
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown, Redo2, Search, Undo2, User } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
-import { person, setPerson, type Model, type Project } from '../api';
-import { useView } from '../state';
-import { byPart, revisionName } from '../parts';
-import type { Edits } from '../useEdits';
-import { useSettings } from '../useSettings';
-import { said } from '../words';
+import { person, setPerson, type Model, type Project } from '../model/api';
+import { useView } from '../model/state';
+import { byPart, revisionName } from '../model/parts';
+import type { Edits } from '../model/useEdits';
+import { useSettings } from '../model/useSettings';
+import { said } from '../model/words';
 
 /** Project and delivery, search, undo and redo, person. */
 export function HeadLine({

@@ -1,6 +1,6 @@
 import { Dialog } from 'radix-ui';
 import { X } from 'lucide-react';
-import { useView } from '../state';
+import { useView } from '../model/state';
 
 const KEYS: [string, string][] = [
   ['Ctrl K', 'find or do something'],

@@ -1,9 +1,9 @@
 import { ChevronsLeft, ChevronsRight, Circle, CircleCheck, CircleDot } from 'lucide-react';
 import { NavLink } from 'react-router';
-import { useWorkspaceLink } from './useWorkspaceLink';
-import type { Model } from '../api';
-import { useView } from '../state';
-import { WORKSPACES } from './workspaces';
+import { useWorkspaceLink } from '../shared/useWorkspaceLink';
+import type { Model } from '../model/api';
+import { useView } from '../model/state';
+import { WORKSPACES } from '../shared/workspaces';
 
 const NOTHING = { text: '', mark: 'nothing' };
 

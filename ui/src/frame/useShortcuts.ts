@@ -1,12 +1,12 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { nextFinding } from '../findings/next';
-import type { ModelIndex } from '../model';
+import { nextFinding } from '../model/next';
+import type { ModelIndex } from '../model/model';
 import { hide, isolate, showAll } from '../stage/visibility';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { useWorkspaceLink } from './useWorkspaceLink';
-import { WORKSPACES } from './workspaces';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { useWorkspaceLink } from '../shared/useWorkspaceLink';
+import { WORKSPACES } from '../shared/workspaces';
 
 /** The keyboard: see the shortcuts dialog for what each key does. */
 export function useShortcuts(index: ModelIndex, edits: Edits, project: string) {

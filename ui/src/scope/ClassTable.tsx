@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
-import type { Model } from '../api';
-import { Table, type Column } from '../sheet/Table';
-import { useView } from '../state';
+import type { Model } from '../model/api';
+import { Table, type Column } from '../shared/Table';
+import { useView } from '../model/state';
 import { familyOf } from './families';
 import type { ScopeIndex } from './scopeModel';
 import { StoreyTable } from './StoreyTable';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { Table, type Column } from '../sheet/Table';
-import { useSelection, useView } from '../state';
+import { Table, type Column } from '../shared/Table';
+import { useSelection, useView } from '../model/state';
 import type { ElementRow, ScopeIndex } from './scopeModel';
 
 const keyOf = (r: ElementRow) => r.key;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { api } from '../api';
-import { Section } from '../dossier/parts';
-import type { Edits } from '../useEdits';
+import { api } from '../model/api';
+import { Section } from '../shared/dossierParts';
+import type { Edits } from '../model/useEdits';
 import type { ElementRow } from './scopeModel';
 
 /** Puts elements in or out by hand, with the reason. */

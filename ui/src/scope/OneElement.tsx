@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, type Model } from '../api';
-import { FindingLinks, Row, Section, Title } from '../dossier/parts';
-import { SeverityMark } from '../frame/SeverityMark';
-import { madeOf, type ModelIndex } from '../model';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { count, said } from '../words';
+import { api, type Model } from '../model/api';
+import { FindingLinks, Row, Section, Title } from '../shared/dossierParts';
+import { SeverityMark } from '../shared/SeverityMark';
+import { madeOf, type ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { count, said } from '../model/words';
 import { plain } from './families';
 import { InOrOut } from './InOrOut';
 import { alike, LIKE, type ElementRow, type ScopeIndex } from './scopeModel';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Popover } from 'radix-ui';
 import { ChevronDown, MousePointerClick } from 'lucide-react';
-import { api, type Model, type PickRequest } from '../api';
-import { useView } from '../state';
-import { count } from '../words';
+import { api, type Model, type PickRequest } from '../model/api';
+import { useView } from '../model/state';
+import { count } from '../model/words';
 
 const SUBJECTS: [PickRequest['subject'], string][] = [
   ['CLASS', 'Class, subtypes too'],

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
-import type { AskedOf } from '../api';
-import { SeverityMark } from '../frame/SeverityMark';
-import { Table, type Column } from '../sheet/Table';
-import { useView } from '../state';
+import type { AskedOf } from '../model/api';
+import { SeverityMark } from '../shared/SeverityMark';
+import { Table, type Column } from '../shared/Table';
+import { useView } from '../model/state';
 import type { ScopeIndex } from './scopeModel';
 
 const keyOf = (r: AskedOf) => String(r.row);

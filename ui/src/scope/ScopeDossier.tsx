@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import type { Model } from '../api';
-import { DossierFrame } from '../dossier/DossierFrame';
-import { FindingCard } from '../dossier/FindingCard';
-import type { ModelIndex } from '../model';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
+import type { Model } from '../model/api';
+import { DossierFrame } from '../shared/DossierFrame';
+import { FindingCard } from '../shared/FindingCard';
+import type { ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
 import { OneElement } from './OneElement';
 import { ScopeOverview } from './ScopeOverview';
 import type { ScopeIndex } from './scopeModel';

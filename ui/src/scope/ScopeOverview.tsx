@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import { api, type Finding, type Model } from '../api';
-import { RepairLog, Row, Section, Title } from '../dossier/parts';
-import { elementOf, type ModelIndex } from '../model';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { bytes, count } from '../words';
+import { api, type Finding, type Model } from '../model/api';
+import { RepairLog, Row, Section, Title } from '../shared/dossierParts';
+import { elementOf, type ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { bytes, count } from '../model/words';
 import { plain } from './families';
 import type { ElementRow, ScopeIndex } from './scopeModel';
 

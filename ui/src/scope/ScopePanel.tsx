@@ -1,10 +1,10 @@
 import { Download } from 'lucide-react';
 import { useQuery } from '@tanstack/react-query';
-import { api, type Model } from '../api';
-import { SheetFrame } from '../sheet/SheetFrame';
-import { type ScopeTab, useView } from '../state';
-import type { Edits } from '../useEdits';
-import { bytes } from '../words';
+import { api, type Model } from '../model/api';
+import { SheetFrame } from '../shared/SheetFrame';
+import { type ScopeTab, useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { bytes } from '../model/words';
 import { ClassTable } from './ClassTable';
 import { ElementTable } from './ElementTable';
 import { PickMenu } from './PickMenu';

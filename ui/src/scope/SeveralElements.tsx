@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
-import { Row, Section, Title } from '../dossier/parts';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { count } from '../words';
+import { Row, Section, Title } from '../shared/dossierParts';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { count } from '../model/words';
 import { plain } from './families';
 import { InOrOut } from './InOrOut';
 import { LIKE, type ElementRow, type ScopeIndex } from './scopeModel';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Copy, Download, Plus, Save, Trash2, X } from 'lucide-react';
-import { api, ProblemError, type Model, type SheetCells, type SheetDetail } from '../api';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
+import { api, ProblemError, type Model, type SheetCells, type SheetDetail } from '../model/api';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
 
 type Part = keyof SheetCells;
 const PARTS: [Part, string, string][] = [

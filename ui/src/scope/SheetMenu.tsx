@@ -2,9 +2,9 @@ import { useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Popover } from 'radix-ui';
 import { ChevronDown, FileSpreadsheet, Upload } from 'lucide-react';
-import { api, type Model, type Scope } from '../api';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
+import { api, type Model, type Scope } from '../model/api';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
 
 /** Chooses the scope sheet: try one, apply one, bring one in. */
 export function SheetMenu({ model, scope, edits }: { model: Model; scope: Scope; edits: Edits }) {

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, type Model, type StoreyCount } from '../api';
-import { Table, type Column } from '../sheet/Table';
-import { useView } from '../state';
-import { area, areaUnit, areaValue } from '../words';
+import { api, type Model, type StoreyCount } from '../model/api';
+import { Table, type Column } from '../shared/Table';
+import { useView } from '../model/state';
+import { area, areaUnit, areaValue } from '../model/words';
 import type { ScopeIndex } from './scopeModel';
 
 const KINDS: Record<string, [string, RegExp]> = {

@@ -1,10 +1,10 @@
 import { useMemo, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { ArrowDownToLine } from 'lucide-react';
-import { api, type Model, type ValueRequest, type ValueTable } from '../api';
-import { Table, type Column } from '../sheet/Table';
-import { useSelection, useView } from '../state';
-import type { Edits } from '../useEdits';
+import { api, type Model, type ValueRequest, type ValueTable } from '../model/api';
+import { Table, type Column } from '../shared/Table';
+import { useSelection, useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
 import type { ScopeIndex } from './scopeModel';
 import { shownValue } from './values';
 import { ValueWays } from './ValueWays';

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { Popover } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
-import type { ValueRequest } from '../api';
-import { count } from '../words';
+import type { ValueRequest } from '../model/api';
+import { count } from '../model/words';
 import type { ValueColumn } from './ValueGrid';
 
 type Way = 'replace' | 'copy' | 'rule' | 'remove';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Scope } from '../api';
+import type { Scope } from '../model/api';
 import { Picking } from '../stage/drawing';
 import * as THREE from 'three';
 import { familyOf, plain } from './families';

@@ -1,4 +1,4 @@
-import type { AskedOf, Scope, Unmet } from '../api';
+import type { AskedOf, Scope, Unmet } from '../model/api';
 import type { Drawing, Item } from '../stage/drawing';
 import { heights, type Subject } from '../stage/subject';
 import { FAMILIES, familyOf, plain } from './families';

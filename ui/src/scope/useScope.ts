@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { api, type Model } from '../api';
-import { useView } from '../state';
+import { api, type Model } from '../model/api';
+import { useView } from '../model/state';
 import { indexScope, readMesh, type ScopeIndex } from './scopeModel';
 
 /** The scope of the model's present version, or as a sheet that is tried would have it. */

@@ -1,5 +1,5 @@
-import { useView } from '../state';
-import { COLOUR_BY, type ColourBy } from './colouring';
+import { type ColourBy, useView } from '../model/state';
+import { COLOUR_BY } from './colouring';
 import type { Subject } from './subject';
 
 /** What the colours mean, how many there are, and a switch for each. */

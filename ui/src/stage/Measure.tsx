@@ -1,8 +1,8 @@
 import { useEffect } from 'react';
 import * as THREE from 'three';
 import { X } from 'lucide-react';
-import { type MeasureMode, useView } from '../state';
-import { areaText, lengthText } from '../words';
+import { type MeasureMode, useView } from '../model/state';
+import { areaText, lengthText } from '../model/words';
 import type { StageScene } from './StageScene';
 
 export interface MeasurePoint {

@@ -1,5 +1,5 @@
-import { areaText } from '../words';
-import type { Model } from '../api';
+import { areaText } from '../model/words';
+import type { Model } from '../model/api';
 
 /** The glazing ratio at which a petal reaches the dashed ring. */
 const FULL = 0.5;

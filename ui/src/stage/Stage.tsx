@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import * as THREE from 'three';
 import { Eye, EyeOff, Focus, Frame, Ruler } from 'lucide-react';
-import type { Finding } from '../api';
-import type { ModelIndex } from '../model';
-import { axes, points as ringPoints } from '../repair/geometry';
-import { useView } from '../state';
-import { SEVERITY_COLOUR } from '../words';
+import type { Finding } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { axes, points as ringPoints } from '../shared/geometry';
+import { useView } from '../model/state';
+import { SEVERITY_COLOUR } from '../model/words';
 import { Legend } from './Legend';
 import { Measure, type MeasurePoint } from './Measure';
 import { NorthRose } from './NorthRose';

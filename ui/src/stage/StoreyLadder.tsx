@@ -1,7 +1,7 @@
-import { levelText } from '../words';
+import { levelText } from '../model/words';
 import { useMemo, useRef } from 'react';
-import type { ModelIndex } from '../model';
-import { useView } from '../state';
+import type { ModelIndex } from '../model/model';
+import { useView } from '../model/state';
 
 /** One rung a storey at its level; the handles cut the model above and below; a double click pulls the storeys apart. */
 export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [number, number] }) {

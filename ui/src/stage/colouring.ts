@@ -1,8 +1,8 @@
-import type { Model, RevisionChange, Surface } from '../api';
-import { EXPOSURES, toUValue, uValueUnit } from '../words';
+import type { ColourBy } from '../model/state';
+import type { Model, RevisionChange, Surface } from '../model/api';
+import { EXPOSURES, toUValue, uValueUnit } from '../model/words';
 
 /** What the surfaces on the stage are coloured by. */
-export type ColourBy = 'exposure' | 'uvalue' | 'construction' | 'use' | 'zone' | 'change';
 
 export const COLOUR_BY: [ColourBy, string][] = [
   ['exposure', 'Other side of the surface'],

@@ -1,5 +1,5 @@
-import type { Model } from '../api';
-import { OPENING_COLOURS } from '../words';
+import type { Model } from '../model/api';
+import { OPENING_COLOURS } from '../model/words';
 import type { Colouring } from './colouring';
 import { DrawingMaker, type Drawing } from './drawing';
 

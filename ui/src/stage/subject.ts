@@ -1,7 +1,8 @@
-import type { ModelIndex } from '../model';
-import { drawn } from '../model';
-import { areaText } from '../words';
-import { COLOUR_BY, type ColourBy, colouring, type Known } from './colouring';
+import type { ColourBy } from '../model/state';
+import type { ModelIndex } from '../model/model';
+import { drawn } from '../model/model';
+import { areaText } from '../model/words';
+import { COLOUR_BY, colouring, type Known } from './colouring';
 import type { Drawing } from './drawing';
 import { envelopeDrawing } from './envelopeDrawing';
 

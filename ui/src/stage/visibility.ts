@@ -1,4 +1,4 @@
-import { useView } from '../state';
+import { useView } from '../model/state';
 
 /** Shows only what is selected. */
 export function isolate() {

@@ -1,8 +1,8 @@
 import { DropdownMenu } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
-import type { Conditions, LibraryAnswer, Space } from '../api';
-import { Actions } from '../repair/Form';
-import type { Edits } from '../useEdits';
+import type { Conditions, LibraryAnswer, Space } from '../model/api';
+import { Actions } from '../shared/Form';
+import type { Edits } from '../model/useEdits';
 import {
   areaText,
   areaUnit,
@@ -14,7 +14,7 @@ import {
   temperatureUnit,
   toPowerDensity,
   toTemperature,
-} from '../words';
+} from '../model/words';
 import { CONDITIONS, airText, gainValues } from './conditions';
 import { Picker } from './Picker';
 import { SchedulePicker } from './SchedulePicker';

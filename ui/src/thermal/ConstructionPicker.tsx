@@ -1,5 +1,5 @@
-import type { LibraryAnswer, Thermal } from '../api';
-import { figures, toUValue, uValueUnit } from '../words';
+import type { LibraryAnswer, Thermal } from '../model/api';
+import { figures, toUValue, uValueUnit } from '../model/words';
 import { Picker, type Choice } from './Picker';
 import {
   existing,

@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
-import type { ConstructionRow, LibraryAnswer, Project, Thermal } from '../api';
-import type { ModelIndex } from '../model';
-import { Table, type Column } from '../sheet/Table';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
+import type { ConstructionRow, LibraryAnswer, Project, Thermal } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { Table, type Column } from '../shared/Table';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
 import {
   area,
   areaUnit,
@@ -13,7 +13,7 @@ import {
   toThickness,
   toUValue,
   uValueUnit,
-} from '../words';
+} from '../model/words';
 import { OneConstruction } from './OneConstruction';
 import { WithoutConstruction } from './WithoutConstruction';
 

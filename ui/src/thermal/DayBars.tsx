@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import { figures } from '../words';
+import { figures } from '../model/words';
 import { fromShown, scale, toShown } from './schedules';
 
 const HEIGHT = 96;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
-import { api, type LibraryAnswer } from '../api';
+import { api, type LibraryAnswer } from '../model/api';
 import {
   conductivityUnit,
   figures,
@@ -13,7 +13,7 @@ import {
   toThickness,
   toUValue,
   uValueUnit,
-} from '../words';
+} from '../model/words';
 import { KeepIt, TextField } from './EntryFields';
 import { given, NOTHING, type Keep } from './entries';
 import { Picker } from './Picker';

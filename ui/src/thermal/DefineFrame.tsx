@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { fromPsi, fromUValue, psiUnit, uValueUnit } from '../words';
+import { fromPsi, fromUValue, psiUnit, uValueUnit } from '../model/words';
 import { KeepIt, NumberField, TextField } from './EntryFields';
 import { given, NOTHING, type Keep } from './entries';
 import { plain } from './specs';

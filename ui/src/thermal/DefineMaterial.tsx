@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useMutation } from '@tanstack/react-query';
-import { api } from '../api';
+import { api } from '../model/api';
 import {
   conductivityUnit,
   densityUnit,
@@ -12,7 +12,7 @@ import {
   heatUnit,
   resistanceUnit,
   toConductivity,
-} from '../words';
+} from '../model/words';
 import { KeepIt, NumberField, TextField } from './EntryFields';
 import { useNumbers } from './useNumbers';
 import { given, NOTHING, type Keep } from './entries';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { api, ProblemError, type LibraryAnswer, type WindowDesign } from '../api';
+import { api, ProblemError, type LibraryAnswer, type WindowDesign } from '../model/api';
 import {
   figures,
   fromPsi,
@@ -16,7 +16,7 @@ import {
   toThickness,
   toUValue,
   uValueUnit,
-} from '../words';
+} from '../model/words';
 import { KeepIt, TextField } from './EntryFields';
 import { useNumbers } from './useNumbers';
 import { NOTHING, type Keep } from './entries';

@@ -1,7 +1,7 @@
-import type { LibraryAnswer, Thermal } from '../api';
-import type { ModelIndex } from '../model';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
+import type { LibraryAnswer, Thermal } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
 import { ConstructionPicker, GlazingPicker } from './ConstructionPicker';
 
 /** A construction for the surfaces and doors that are selected, or a window type for windows. */

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useMutation, useQuery } from '@tanstack/react-query';
-import { api, type HeatLossSettings, type Model } from '../api';
-import { useSettings } from '../useSettings';
+import { api, type HeatLossSettings, type Model } from '../model/api';
+import { useSettings } from '../model/useSettings';
 import {
   areaUnit,
   conductivityUnit,
@@ -29,7 +29,7 @@ import {
   toThickness,
   toUValue,
   uValueUnit,
-} from '../words';
+} from '../model/words';
 import { NumberField } from './EntryFields';
 import { useNumbers } from './useNumbers';
 import { toNumber } from './entries';

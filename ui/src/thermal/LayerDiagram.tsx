@@ -1,4 +1,4 @@
-import type { LayerRow } from '../api';
+import type { LayerRow } from '../model/api';
 
 /** How a layer looks, by how well it conducts heat. */
 function fill(l: LayerRow): string {

@@ -1,9 +1,9 @@
 import { useMemo, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { Download, Trash2 } from 'lucide-react';
-import { api, type LibraryAnswer, type LibraryImport, type Model } from '../api';
-import { Table, type Column } from '../sheet/Table';
-import { useView } from '../state';
+import { api, type LibraryAnswer, type LibraryImport, type Model } from '../model/api';
+import { Table, type Column } from '../shared/Table';
+import { useView } from '../model/state';
 import {
   conductivityUnit,
   count,
@@ -13,7 +13,7 @@ import {
   toPowerDensity,
   toUValue,
   uValueUnit,
-} from '../words';
+} from '../model/words';
 import { dayLabel, kindLabel } from './schedules';
 import type { Keep } from './entries';
 import { DefineConstruction } from './DefineConstruction';

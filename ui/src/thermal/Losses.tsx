@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
-import type { LossRow, Thermal } from '../api';
-import type { ModelIndex } from '../model';
-import { Table, type Column } from '../sheet/Table';
-import { useView } from '../state';
+import type { LossRow, Thermal } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { Table, type Column } from '../shared/Table';
+import { useView } from '../model/state';
 import { GroundSettings } from './GroundSettings';
 import {
   area,
@@ -15,7 +15,7 @@ import {
   toUValue,
   uValueUnit,
   octant,
-} from '../words';
+} from '../model/words';
 
 type By = 'spaces' | 'zones' | 'storeys' | 'orientations';
 const BY: [By, string][] = [

@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
-import type { LibraryAnswer, MaterialRow, Thermal } from '../api';
-import { Actions, type Field } from '../repair/Form';
-import { Table, type Column } from '../sheet/Table';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
+import type { LibraryAnswer, MaterialRow, Thermal } from '../model/api';
+import { Actions, type Field } from '../shared/Form';
+import { Table, type Column } from '../shared/Table';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
 import {
   conductivityUnit,
   count,
@@ -21,7 +21,7 @@ import {
   toHeat,
   toResistance,
   toThickness,
-} from '../words';
+} from '../model/words';
 import { Picker } from './Picker';
 
 const EMPTY: ReadonlySet<string> = new Set();

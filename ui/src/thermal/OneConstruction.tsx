@@ -1,6 +1,6 @@
-import type { ConstructionRow, LayerRow, LibraryAnswer, Thermal } from '../api';
-import { Actions, type Action } from '../repair/Form';
-import type { Edits } from '../useEdits';
+import type { ConstructionRow, LayerRow, LibraryAnswer, Thermal } from '../model/api';
+import { Actions, type Action } from '../shared/Form';
+import type { Edits } from '../model/useEdits';
 import {
   conductivityUnit,
   count,
@@ -16,7 +16,7 @@ import {
   uValueUnit,
   fromThickness,
   said,
-} from '../words';
+} from '../model/words';
 import { optional } from './conditions';
 import { ConstructionPicker } from './ConstructionPicker';
 import { LayerDiagram } from './LayerDiagram';

@@ -1,10 +1,10 @@
 import { useRef, useState } from 'react';
 import { Download } from 'lucide-react';
-import { api, type RoomData } from '../api';
-import type { ModelIndex } from '../model';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { count } from '../words';
+import { api, type RoomData } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { count } from '../model/words';
 
 /** Differences shown at once. */
 const SHOWN = 60;

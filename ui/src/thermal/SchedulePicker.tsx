@@ -1,5 +1,5 @@
-import type { Conditions, LibraryAnswer, SchedulePurpose } from '../api';
-import type { Edits } from '../useEdits';
+import type { Conditions, LibraryAnswer, SchedulePurpose } from '../model/api';
+import type { Edits } from '../model/useEdits';
 import { Picker } from './Picker';
 import { kindLabel } from './schedules';
 

@@ -1,11 +1,11 @@
 import { useMemo, useState } from 'react';
 import { Trash2 } from 'lucide-react';
-import type { Conditions, ScheduleProfile, ScheduleRow } from '../api';
-import type { ModelIndex } from '../model';
-import { Table, type Column } from '../sheet/Table';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { count } from '../words';
+import type { Conditions, ScheduleProfile, ScheduleRow } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { Table, type Column } from '../shared/Table';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { count } from '../model/words';
 import { DayBars } from './DayBars';
 import { Picker } from './Picker';
 import {

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { Popover } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
-import type { Surface } from '../api';
-import type { ModelIndex } from '../model';
-import { useView } from '../state';
-import { compass, count, EXPOSURES } from '../words';
+import type { Surface } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { useView } from '../model/state';
+import { compass, count, EXPOSURES } from '../model/words';
 
 type Kind = 'type' | 'facing' | 'storey' | 'exposure' | 'construction' | 'source';
 

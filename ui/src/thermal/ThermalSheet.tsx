@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
-import type { Project } from '../api';
-import type { ModelIndex } from '../model';
-import { SheetFrame } from '../sheet/SheetFrame';
-import { useView, type ThermalTab } from '../state';
-import type { Edits } from '../useEdits';
+import type { Project } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { SheetFrame } from '../shared/SheetFrame';
+import { useView, type ThermalTab } from '../model/state';
+import type { Edits } from '../model/useEdits';
 import { Constructions } from './Constructions';
 import { GiveSelection } from './GiveSelection';
 import { LibrarySheet } from './LibrarySheet';

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import type { Conditions, LibraryAnswer, Space, ZoneRow } from '../api';
-import type { ModelIndex } from '../model';
-import { Table, type Column } from '../sheet/Table';
-import { useSelection, useView } from '../state';
-import type { Edits } from '../useEdits';
+import type { Conditions, LibraryAnswer, Space, ZoneRow } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { Table, type Column } from '../shared/Table';
+import { useSelection, useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
 import {
   area,
   areaUnit,
@@ -13,7 +13,7 @@ import {
   figures,
   toPowerDensity,
   temperatureUnit,
-} from '../words';
+} from '../model/words';
 import { ChosenSpaces } from './ChosenSpaces';
 import { CONDITIONS, airText, temperature } from './conditions';
 import { UsesOfAll } from './UsesOfAll';

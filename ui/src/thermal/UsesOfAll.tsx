@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { api, type Conditions, type LibraryAnswer, type ZoneBy } from '../api';
-import type { ModelIndex } from '../model';
-import { several } from '../repair/several';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
-import { count } from '../words';
+import { api, type Conditions, type LibraryAnswer, type ZoneBy } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { several } from '../shared/several';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
+import { count } from '../model/words';
 import { RoomDataSheet } from './RoomDataSheet';
 import { Zone } from './Zone';
 

@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
-import type { GlazingRow, LibraryAnswer, Thermal } from '../api';
-import { Actions } from '../repair/Form';
-import { Table, type Column } from '../sheet/Table';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
+import type { GlazingRow, LibraryAnswer, Thermal } from '../model/api';
+import { Actions } from '../shared/Form';
+import { Table, type Column } from '../shared/Table';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
 import {
   area,
   areaUnit,
@@ -13,7 +13,7 @@ import {
   fromUValue,
   toUValue,
   uValueUnit,
-} from '../words';
+} from '../model/words';
 import { GlazingPicker } from './ConstructionPicker';
 
 const NONE = '';

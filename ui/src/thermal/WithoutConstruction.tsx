@@ -1,8 +1,8 @@
-import { type LibraryAnswer, type Project, type Thermal } from '../api';
-import { several } from '../repair/several';
-import { useSettings } from '../useSettings';
-import type { Edits } from '../useEdits';
-import { count } from '../words';
+import { type LibraryAnswer, type Project, type Thermal } from '../model/api';
+import { several } from '../shared/several';
+import { useSettings } from '../model/useSettings';
+import type { Edits } from '../model/useEdits';
+import { count } from '../model/words';
 import { ConstructionPicker } from './ConstructionPicker';
 import { Picker } from './Picker';
 

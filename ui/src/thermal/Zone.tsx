@@ -1,7 +1,7 @@
-import type { Conditions, LibraryAnswer, ZoneRow } from '../api';
-import { Actions } from '../repair/Form';
-import { useView } from '../state';
-import type { Edits } from '../useEdits';
+import type { Conditions, LibraryAnswer, ZoneRow } from '../model/api';
+import { Actions } from '../shared/Form';
+import { useView } from '../model/state';
+import type { Edits } from '../model/useEdits';
 import {
   count,
   figures,
@@ -11,7 +11,7 @@ import {
   flowUnit,
   temperatureUnit,
   toTemperature,
-} from '../words';
+} from '../model/words';
 import { airText, temperature, zoneValues } from './conditions';
 import { SchedulePicker } from './SchedulePicker';
 import { OF_ZONES } from './schedules';

@@ -1,4 +1,4 @@
-import type { Conditions, ZoneRow } from '../api';
+import type { Conditions, ZoneRow } from '../model/api';
 import {
   figures,
   flow,
@@ -11,7 +11,7 @@ import {
   fromPowerDensity,
   fromTemperature,
   toTemperature,
-} from '../words';
+} from '../model/words';
 
 /** How gbXML says that spaces are conditioned, and how people say it. */
 export const CONDITIONS: [string, string][] = [

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { showIn } from '../words';
+import { showIn } from '../model/words';
 import { airText, gainValues, optional, zoneValues } from './conditions';
 import { given, toNumber } from './entries';
 

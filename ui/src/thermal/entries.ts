@@ -1,4 +1,4 @@
-import type { Library } from '../api';
+import type { Library } from '../model/api';
 
 export const NOTHING: Library = {
   materials: [],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { ScheduleProfile } from '../api';
-import { showIn } from '../words';
+import type { ScheduleProfile } from '../model/api';
+import { showIn } from '../model/words';
 import {
   dateLabel,
   dayBefore,

@@ -1,5 +1,5 @@
-import type { ScheduleProfile, SchedulePurpose } from '../api';
-import { figures, fromTemperature, temperatureUnit, toTemperature } from '../words';
+import type { ScheduleProfile, SchedulePurpose } from '../model/api';
+import { figures, fromTemperature, temperatureUnit, toTemperature } from '../model/words';
 
 export const PURPOSES: [SchedulePurpose, string][] = [
   ['PEOPLE', 'People'],

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, type Model } from '../api';
+import { api, type Model } from '../model/api';
 
 /** Thermal properties of a delivery's state. */
 export function useThermal(model: Model, enabled = true) {

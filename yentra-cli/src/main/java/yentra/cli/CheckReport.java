@@ -33,7 +33,7 @@ final class CheckReport {
   private CheckReport(Checked checked) {
     this.checked = checked;
     this.envelope = checked.envelope();
-    this.losses = checked.context().heatLoss(HeatLossOptions.STANDARD);
+    this.losses = checked.context().thermal().heatLoss(HeatLossOptions.STANDARD);
   }
 
   static Map<String, Object> of(Checked checked) {

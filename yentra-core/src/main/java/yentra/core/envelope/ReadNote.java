@@ -9,6 +9,7 @@ import java.util.List;
  * @param kind what it is about
  * @param object key of the object concerned, or an empty string for the file as a whole
  * @param subject the attribute or element concerned, or an empty string
+ * @param member what of the object it is about, where the envelope has it; else null
  * @param value the value concerned (the missing id, the value that could not be read), or an empty
  *     string
  * @param figure what was measured, where something was: metres, or degrees of {@link
@@ -23,6 +24,7 @@ public record ReadNote(
     Kind kind,
     String object,
     String subject,
+    Member member,
     String value,
     Double figure,
     int count,
@@ -37,7 +39,7 @@ public record ReadNote(
 
   /** A note about the file as a whole, of no place in it. */
   public static ReadNote of(Kind kind, String message) {
-    return new ReadNote(kind, "", "", "", null, 1, message, 0, 0, List.of());
+    return new ReadNote(kind, "", "", null, "", null, 1, message, 0, 0, List.of());
   }
 
   public ReadNote about(String key) {

@@ -87,65 +87,8 @@ public record Schedules(
   }
 
   private Schedules written(YearSchedule old, ScheduleProfile p, Set<String> taken) {
-    Set<String> keys = new HashSet<>(taken);
-    List<DaySchedule> newDays = new ArrayList<>(days);
-    List<WeekSchedule> newWeeks = new ArrayList<>(weeks);
-    List<YearSchedule.Period> periods = new ArrayList<>();
-    Map<List<Double>, String> made = new HashMap<>();
-    for (DaySchedule d : days) {
-      if (d.type().equals(p.type())) {
-        made.putIfAbsent(d.values(), d.key());
-      }
-    }
-    Map<List<WeekSchedule.Day>, String> madeWeeks = new HashMap<>();
-    for (WeekSchedule w : weeks) {
-      if (w.type().equals(p.type())) {
-        madeWeeks.putIfAbsent(w.days(), w.key());
-      }
-    }
-    int year =
-        old.periods().isEmpty()
-            ? ScheduleProfile.COMMON_YEAR
-            : old.periods().get(0).begin().getYear();
-    for (int i = 0; i < p.periods().size(); i++) {
-      ScheduleProfile.Period period = p.periods().get(i);
-      List<WeekSchedule.Day> week = new ArrayList<>();
-      for (ScheduleProfile.Day d : period.days()) {
-        String key =
-            made.computeIfAbsent(
-                d.values(),
-                v -> {
-                  String k = free(keys, old.key() + "-day");
-                  newDays.add(
-                      new DaySchedule(
-                          k,
-                          p.name() + ", " + d.days(),
-                          p.type(),
-                          v,
-                          SourceRef.REPAIR,
-                          Extras.NONE));
-                  return k;
-                });
-        week.add(new WeekSchedule.Day(d.days(), key));
-      }
-      String weekKey =
-          madeWeeks.computeIfAbsent(
-              List.copyOf(week),
-              w -> {
-                String k = free(keys, old.key() + "-week");
-                newWeeks.add(
-                    new WeekSchedule(k, p.name(), p.type(), w, SourceRef.REPAIR, Extras.NONE));
-                return k;
-              });
-      YearSchedule.Period before = i < old.periods().size() ? old.periods().get(i) : null;
-      periods.add(
-          new YearSchedule.Period(
-              before == null ? free(keys, old.key() + "-year") : before.key(),
-              date(year, period.from()),
-              date(year, period.to()),
-              weekKey,
-              before == null ? Extras.NONE : before.extras()));
-    }
+    Rewriting r = new Rewriting(old, p, new HashSet<>(taken));
+    List<YearSchedule.Period> periods = r.periods();
     YearSchedule now =
         new YearSchedule(old.key(), p.name(), p.type(), periods, old.source(), old.extras());
     List<YearSchedule> newYears = new ArrayList<>();
@@ -153,7 +96,88 @@ public record Schedules(
     if (!newYears.contains(now)) {
       newYears.add(now);
     }
-    return new Schedules(newYears, newWeeks, newDays).without(old);
+    return new Schedules(newYears, r.newWeeks, r.newDays).without(old);
+  }
+
+  /** Weeks and days of a profile, those that are there already and new ones. */
+  private final class Rewriting {
+    private final YearSchedule old;
+    private final ScheduleProfile p;
+    private final Set<String> keys;
+    private final List<DaySchedule> newDays = new ArrayList<>(days);
+    private final List<WeekSchedule> newWeeks = new ArrayList<>(weeks);
+    private final Map<List<Double>, String> made = new HashMap<>();
+    private final Map<List<WeekSchedule.Day>, String> madeWeeks = new HashMap<>();
+
+    Rewriting(YearSchedule old, ScheduleProfile p, Set<String> keys) {
+      this.old = old;
+      this.p = p;
+      this.keys = keys;
+      for (DaySchedule d : days) {
+        if (d.type().equals(p.type())) {
+          made.putIfAbsent(d.values(), d.key());
+        }
+      }
+      for (WeekSchedule w : weeks) {
+        if (w.type().equals(p.type())) {
+          madeWeeks.putIfAbsent(w.days(), w.key());
+        }
+      }
+    }
+
+    List<YearSchedule.Period> periods() {
+      int year =
+          old.periods().isEmpty()
+              ? ScheduleProfile.COMMON_YEAR
+              : old.periods().get(0).begin().getYear();
+      List<YearSchedule.Period> out = new ArrayList<>();
+      for (int i = 0; i < p.periods().size(); i++) {
+        ScheduleProfile.Period period = p.periods().get(i);
+        String week = week(period);
+        YearSchedule.Period before = i < old.periods().size() ? old.periods().get(i) : null;
+        out.add(
+            new YearSchedule.Period(
+                before == null ? free(keys, old.key() + "-year") : before.key(),
+                date(year, period.from()),
+                date(year, period.to()),
+                week,
+                before == null ? Extras.NONE : before.extras()));
+      }
+      return out;
+    }
+
+    private String week(ScheduleProfile.Period period) {
+      List<WeekSchedule.Day> week = new ArrayList<>();
+      for (ScheduleProfile.Day d : period.days()) {
+        week.add(new WeekSchedule.Day(d.days(), day(d)));
+      }
+      String known = madeWeeks.get(week);
+      if (known != null) {
+        return known;
+      }
+      String key = free(keys, old.key() + "-week");
+      newWeeks.add(new WeekSchedule(key, p.name(), p.type(), week, SourceRef.REPAIR, Extras.NONE));
+      madeWeeks.put(List.copyOf(week), key);
+      return key;
+    }
+
+    private String day(ScheduleProfile.Day d) {
+      String known = made.get(d.values());
+      if (known != null) {
+        return known;
+      }
+      String key = free(keys, old.key() + "-day");
+      newDays.add(
+          new DaySchedule(
+              key,
+              p.name() + ", " + d.days(),
+              p.type(),
+              d.values(),
+              SourceRef.REPAIR,
+              Extras.NONE));
+      made.put(d.values(), key);
+      return key;
+    }
   }
 
   /** Without parts of years that refer to a week. */

@@ -39,7 +39,7 @@ public final class BalanceSheet {
   /** One state, added up once. */
   private record State(CheckContext context, HeatLoss.Sum loss) {
     static State of(CheckContext c, HeatLossOptions options) {
-      return new State(c, c.heatLoss(options).total(s -> c.octant(s) >= 0));
+      return new State(c, c.thermal().heatLoss(options).total(s -> c.octant(s) >= 0));
     }
 
     Envelope envelope() {
@@ -74,6 +74,12 @@ public final class BalanceSheet {
     State a = State.of(before, options);
     State b = State.of(now, options);
     List<BalanceLine> out = new ArrayList<>();
+    sizes(out, a, b);
+    losses(out, a, b);
+    return out;
+  }
+
+  private static void sizes(List<BalanceLine> out, State a, State b) {
     line(out, "Spaces", Measure.COUNT, a, b, s -> s.envelope().spaces().size());
     line(out, "Zones", Measure.COUNT, a, b, s -> s.envelope().zones().size());
     line(out, "Surfaces", Measure.COUNT, a, b, s -> s.envelope().surfaces().size());
@@ -101,6 +107,9 @@ public final class BalanceSheet {
         a,
         b,
         s -> s.spaces(k -> s.closed(k, s.context().volumes().of(k).volume())));
+  }
+
+  private static void losses(List<BalanceLine> out, State a, State b) {
     Map<Beyond, String> beyond =
         Map.of(
             Beyond.OUTDOOR, "outdoor air",
@@ -123,7 +132,7 @@ public final class BalanceSheet {
         Measure.COUNT,
         a,
         b,
-        s -> s.context().constructionsWithoutUValue());
+        s -> s.context().thermal().constructionsWithoutUValue());
     line(out, "Area without a U-value", Measure.AREA, a, b, s -> s.loss().unknownArea());
     for (Beyond y : order) {
       line(
@@ -136,7 +145,6 @@ public final class BalanceSheet {
     }
     line(out, "UA in all", Measure.HEAT_LOSS, a, b, s -> s.loss().total());
     line(out, "Mean U-value", Measure.U_VALUE, a, b, State::mean);
-    return out;
   }
 
   private static void line(

@@ -74,62 +74,61 @@ public final class EnvelopeDifference {
     d.lists("space", a.spaces(), b.spaces(), Space::key, d::spaces);
     d.lists("surface", a.surfaces(), b.surfaces(), Surface::key, d::surfaces);
     d.lists("opening without surface", a.orphans(), b.orphans(), Opening::key, d::openings);
-    d.lists(
+    d.tables(a, b);
+    d.frame(a, b);
+    return List.copyOf(d.differences);
+  }
+
+  private void tables(Envelope a, Envelope b) {
+    lists(
         "construction",
         a.constructions(),
         b.constructions(),
         Construction::key,
-        d.each("construction", Construction::key));
-    d.lists("layer", a.layers(), b.layers(), Layer::key, d.each("layer", Layer::key));
-    d.lists(
-        "material", a.materials(), b.materials(), Material::key, d.each("material", Material::key));
-    d.lists(
-        "window type",
-        a.glazings(),
-        b.glazings(),
-        Glazing::key,
-        d.each("window type", Glazing::key));
-    d.lists("storey", a.storeys(), b.storeys(), Storey::key, d.each("storey", Storey::key));
+        each("construction", Construction::key));
+    lists("layer", a.layers(), b.layers(), Layer::key, each("layer", Layer::key));
+    lists("material", a.materials(), b.materials(), Material::key, each("material", Material::key));
+    lists(
+        "window type", a.glazings(), b.glazings(), Glazing::key, each("window type", Glazing::key));
+    lists("storey", a.storeys(), b.storeys(), Storey::key, each("storey", Storey::key));
     if (!a.buildings().isEmpty()) {
-      d.lists(
-          "building",
-          a.buildings(),
-          b.buildings(),
-          Building::key,
-          d.each("building", Building::key));
+      lists(
+          "building", a.buildings(), b.buildings(), Building::key, each("building", Building::key));
     }
-    d.lists("zone", a.zones(), b.zones(), Zone::key, d.each("zone", Zone::key));
-    d.lists(
+    lists("zone", a.zones(), b.zones(), Zone::key, each("zone", Zone::key));
+    lists(
         "schedule",
         a.schedules().years(),
         b.schedules().years(),
         YearSchedule::key,
-        d.each("schedule", YearSchedule::key));
-    d.lists(
+        each("schedule", YearSchedule::key));
+    lists(
         "week schedule",
         a.schedules().weeks(),
         b.schedules().weeks(),
         WeekSchedule::key,
-        d.each("week schedule", WeekSchedule::key));
-    d.lists(
+        each("week schedule", WeekSchedule::key));
+    lists(
         "day schedule",
         a.schedules().days(),
         b.schedules().days(),
         DaySchedule::key,
-        d.each("day schedule", DaySchedule::key));
-    d.members("site", a.site(), b.site());
+        each("day schedule", DaySchedule::key));
+  }
+
+  private void frame(Envelope a, Envelope b) {
+    members("site", a.site(), b.site());
     if (a.delivered().format().equals(b.delivered().format())) {
-      d.carried("the file", a.delivered().root(), b.delivered().root());
-      d.carried("the campus", a.delivered().campusExtras(), b.delivered().campusExtras());
+      carried("the file", a.delivered().root(), b.delivered().root());
+      carried("the campus", a.delivered().campusExtras(), b.delivered().campusExtras());
       if (a.delivered().format().equals(Delivered.GBXML)) {
-        d.same(
+        same(
             "the file",
             "comments before the root",
             a.delivered().prologue(),
             b.delivered().prologue());
       }
     }
-    return List.copyOf(d.differences);
   }
 
   private <T> void lists(

@@ -101,23 +101,29 @@ public final class GbxmlReader {
         }
       }
     }
+    return envelope(delivered(version, prologue, kept));
+  }
+
+  private Delivered delivered(String version, List<String> prologue, Kept kept) {
+    return new Delivered(
+        Delivered.GBXML,
+        version,
+        values.length,
+        values.area,
+        values.volume,
+        values.temperature,
+        campus,
+        kept.extras(),
+        campusExtras,
+        prologue,
+        yentra.core.geometry.Vec3.ZERO);
+  }
+
+  private Envelope envelope(Delivered delivered) {
     List<yentra.core.envelope.Surface> finished =
         surfaces.finished(spaces.sides, site.northAzimuth() == null ? 0 : site.northAzimuth());
     List<ReadNote> notes = new ArrayList<>(values.notes());
     notes.addAll(references.notes());
-    Delivered delivered =
-        new Delivered(
-            Delivered.GBXML,
-            version,
-            values.length,
-            values.area,
-            values.volume,
-            values.temperature,
-            campus,
-            kept.extras(),
-            campusExtras,
-            prologue,
-            yentra.core.geometry.Vec3.ZERO);
     if (!spaces.spaces.isEmpty()) {
       notes.add(
           ReadNote.of(

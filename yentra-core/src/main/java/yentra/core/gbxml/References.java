@@ -102,6 +102,7 @@ final class References {
                         + ", which the file does not define")
                 .about(u.owner)
                 .on(u.attribute, u.id)
+                .withMember(GbxmlMember.of(u.attribute))
                 .at(u.line, u.column));
       }
     }

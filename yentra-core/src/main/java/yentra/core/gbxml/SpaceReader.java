@@ -67,15 +67,8 @@ final class SpaceReader {
 
   void space(Header h, String building) throws UnreadableException {
     Kept kept = Kept.except(cursor.attributes(), UNDERSTOOD);
-    String zone = cursor.attribute("zoneIdRef");
-    String storey = cursor.attribute("buildingStoreyIdRef");
-    String use = cursor.attribute("spaceType");
-    String condition = condition(h, kept);
-    InternalGains.GainSchedules times =
-        new InternalGains.GainSchedules(
-            cursor.attribute("peopleScheduleIdRef"),
-            cursor.attribute("lightScheduleIdRef"),
-            cursor.attribute("equipmentScheduleIdRef"));
+    Space stated = attributes(h, building, kept);
+    InternalGains.GainSchedules times = stated.gains().schedules();
     String name = "";
     Double area = null, volume = null;
     List<Polygon> shell = List.of();
@@ -118,14 +111,9 @@ final class SpaceReader {
       }
     }
     spaces.add(
-        Space.of(h.key())
+        stated
             .with()
             .name(name)
-            .storey(storey)
-            .zone(zone)
-            .building(building)
-            .use(use == null ? "" : use)
-            .condition(condition)
             .gains(gains.made().withSchedules(times))
             .air(air)
             .statedFloorArea(area)
@@ -134,6 +122,24 @@ final class SpaceReader {
             .source(h.source(name))
             .extras(kept.extras())
             .build());
+  }
+
+  private Space attributes(Header h, String building, Kept kept) {
+    String use = cursor.attribute("spaceType");
+    return Space.of(h.key())
+        .with()
+        .storey(cursor.attribute("buildingStoreyIdRef"))
+        .zone(cursor.attribute("zoneIdRef"))
+        .building(building)
+        .use(use == null ? "" : use)
+        .condition(condition(h, kept))
+        .gains(
+            InternalGains.NONE.withSchedules(
+                new InternalGains.GainSchedules(
+                    cursor.attribute("peopleScheduleIdRef"),
+                    cursor.attribute("lightScheduleIdRef"),
+                    cursor.attribute("equipmentScheduleIdRef"))))
+        .build();
   }
 
   /** People, light and equipment while they are read. */

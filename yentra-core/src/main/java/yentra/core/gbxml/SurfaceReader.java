@@ -72,15 +72,9 @@ final class SurfaceReader {
       switch (c) {
         case "Name" -> name = Values.text(cursor.leaf(kept), kept);
         case "Description" -> {
-          Leaf leaf = cursor.leaf(kept);
-          boolean plain = leaf.attributes().isEmpty();
-          if (plain && leaf.text().equals(ADIABATIC)) {
-            adiabatic = true;
-          } else if (plain && leaf.text().equals(NOT_RESOLVED)) {
-            unresolved = true;
-          } else {
-            kept.fragment(leaf.xml());
-          }
+          String word = ownWord(kept);
+          adiabatic |= word.equals(ADIABATIC);
+          unresolved |= word.equals(NOT_RESOLVED);
         }
         case "AdjacentSpaceId" -> adjacent(h, sides);
         case "RectangularGeometry" -> rectangle = polygons.rectangle(values.length, kept);
@@ -115,6 +109,17 @@ final class SurfaceReader {
             .openings(openings)
             .extras(kept.extras())
             .build());
+  }
+
+  /** One of our own words, or nothing; what others describe is kept. */
+  private String ownWord(Kept kept) throws UnreadableException {
+    Leaf leaf = cursor.leaf(kept);
+    if (leaf.attributes().isEmpty()
+        && (leaf.text().equals(ADIABATIC) || leaf.text().equals(NOT_RESOLVED))) {
+      return leaf.text();
+    }
+    kept.fragment(leaf.xml());
+    return "";
   }
 
   private String keptLeaf(Kept kept) throws UnreadableException {

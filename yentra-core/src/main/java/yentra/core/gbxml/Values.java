@@ -81,7 +81,12 @@ final class Values {
       int line,
       int column) {
     String shown = value.length() > 80 ? value.substring(0, 80) + "…" : value;
-    notes.add(ReadNote.of(kind, message).about(object).on(subject, shown).at(line, column));
+    notes.add(
+        ReadNote.of(kind, message)
+            .about(object)
+            .on(subject, shown)
+            .withMember(GbxmlMember.of(subject))
+            .at(line, column));
   }
 
   /**

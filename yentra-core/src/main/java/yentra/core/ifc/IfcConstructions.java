@@ -15,13 +15,10 @@ import yentra.core.envelope.Extras;
 import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
-import yentra.core.envelope.SourceRef;
 import yentra.core.geometry.Transform;
 import yentra.core.geometry.Vec3;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.Element;
-import yentra.core.model.Property;
-import yentra.core.model.PropertyValue;
 import yentra.core.step.StepFile;
 import yentra.core.step.StepInstance;
 
@@ -38,21 +35,14 @@ import yentra.core.step.StepInstance;
  */
 final class IfcConstructions implements BoundaryMatching.Constructions {
   private final IfcModel model;
-  private final ArchitecturalModel values;
   private final StepFile file;
   private final IfcUnits units;
-  private final Map<Integer, double[]> thermal = new HashMap<>();
   private final Map<String, String> constructionOf = new HashMap<>();
   private final Set<String> unoriented = new HashSet<>();
   private final Map<String, Construction> constructions = new LinkedHashMap<>();
   private final Map<String, Layer> layers = new LinkedHashMap<>();
-  private final Map<String, Material> materials = new LinkedHashMap<>();
-  private final Map<String, Glazing> glazings = new LinkedHashMap<>();
-
-  private final Set<Integer> framed = new HashSet<>();
-
-  /** Its values are those of the glass, without frame (IFC4 ADD2 TC1). */
-  private static final String GLAZING_SET = "Pset_DoorWindowGlazingType";
+  private final IfcMaterials materials;
+  private final IfcGlazings glazings;
 
   /** Behind the name of layers that are used in both directions. */
   private static final String TURNED = ", turned";
@@ -65,29 +55,11 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
    */
   IfcConstructions(IfcModel model, ArchitecturalModel values) {
     this.model = model;
-    this.values = values;
     this.file = model.file();
     this.units = model.units();
-    file.each(
-        "IFCTHERMALMATERIALPROPERTIES",
-        p -> {
-          given(p.ref(0), CONDUCTIVITY, p.number(4).orElse(null), 0);
-          given(p.ref(0), HEAT, p.number(1).orElse(null), 0);
-        });
-    file.each(
-        "IFCGENERALMATERIALPROPERTIES", p -> given(p.ref(0), DENSITY, p.number(3).orElse(null), 0));
-    file.each("IFCEXTENDEDMATERIALPROPERTIES", p -> properties(p.ref(0), p.refs(1)));
-    file.each("IFCMATERIALPROPERTIES", p -> properties(p.ref(3), p.refs(2)));
+    this.materials = new IfcMaterials(model);
+    this.glazings = new IfcGlazings(values);
   }
-
-  /** Measures of the thermal values, in the order in which they are kept. */
-  private static final int CONDUCTIVITY = 0;
-
-  private static final int DENSITY = 1;
-  private static final int HEAT = 2;
-  private static final String[] MEASURES = {
-    "IFCTHERMALCONDUCTIVITYMEASURE", "IFCMASSDENSITYMEASURE", "IFCSPECIFICHEATCAPACITYMEASURE"
-  };
 
   /** Those of which one direction is used are called what the file calls them. */
   List<Construction> constructions() {
@@ -109,40 +81,11 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
   }
 
   List<Material> materials() {
-    return new ArrayList<>(materials.values());
+    return materials.all();
   }
 
   List<Glazing> glazings() {
-    return new ArrayList<>(glazings.values());
-  }
-
-  /** Single values by the names of the standard's property sets, each with its own unit if any. */
-  private void properties(int material, List<Integer> properties) {
-    for (int p : properties) {
-      StepInstance property = file.get(p);
-      if (property != null && property.is("IFCPROPERTYSINGLEVALUE")) {
-        Double v = property.number(2).orElse(null);
-        switch (property.text(0)) {
-          case "ThermalConductivity" -> given(material, CONDUCTIVITY, v, property.ref(3));
-          case "MassDensity" -> given(material, DENSITY, v, property.ref(3));
-          case "SpecificHeatCapacity" -> given(material, HEAT, v, property.ref(3));
-          default -> {}
-        }
-      }
-    }
-  }
-
-  /**
-   * A value in the file's units, or in that of the value.
-   *
-   * @param unit instance of the value's own unit, or 0
-   */
-  private void given(int material, int which, Double value, int unit) {
-    if (value != null) {
-      double[] t =
-          thermal.computeIfAbsent(material, k -> new double[] {Double.NaN, Double.NaN, Double.NaN});
-      t[which] = units.si(MEASURES[which], "", value, unit).value();
-    }
+    return glazings.all();
   }
 
   private Element element(DeliveredBoundary b) {
@@ -161,7 +104,7 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
     }
     StepInstance m = material == 0 ? null : file.get(material);
     Boolean inward = direction(e, m, b.face().normal());
-    Double u = stated(e);
+    Double u = glazings.stated(e);
     String known = material + "|" + inward + "|" + u;
     if (!constructionOf.containsKey(known)) {
       // frames and panes of a door are no layers
@@ -221,79 +164,16 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
             "%s, U %.3f",
             e.entity().replaceFirst("^Ifc", "").replaceFirst("StandardCase$", ""),
             u);
-    String key = "con_" + slug(label);
+    String key = "con_" + IfcNames.slug(label);
     constructions.putIfAbsent(
         key, new Construction(key, label, List.of(), u, e.source(), Extras.NONE));
     return key;
   }
 
-  /** ThermalTransmittance of the element or its type, in W/(m²K). */
-  private Double stated(Element e) {
-    Double u = number(e, "ThermalTransmittance");
-    return u == null ? number(e, "ThermalTransmittanceWinter") : u;
-  }
-
-  private Double number(Element e, String property) {
-    return values
-        .property(e, "", property)
-        .map(Property::value)
-        .filter(PropertyValue.Number.class::isInstance)
-        .map(v -> ((PropertyValue.Number) v).value())
-        .orElse(null);
-  }
-
   @Override
   public String glazing(DeliveredBoundary b) {
     Element e = b.role() == DeliveredBoundary.Role.WINDOW ? element(b) : null;
-    if (e == null) {
-      return null;
-    }
-    Double u = stated(e);
-    Double gain = ofWindow(e, "SolarHeatGainTransmittance");
-    Double visible = ofWindow(e, "VisibleLightTransmittance");
-    if (u == null && gain == null && visible == null) {
-      return null;
-    }
-    List<String> said = new ArrayList<>();
-    said(said, "u", u);
-    said(said, "g", gain);
-    said(said, "v", visible);
-    String key = "win_" + String.join("_", said);
-    String name =
-        u == null
-            ? "Window, U not stated"
-            : "Window U " + String.format(java.util.Locale.ROOT, "%.3f", u);
-    glazings.computeIfAbsent(
-        key, k -> new Glazing(k, name, u, gain, visible, e.source(), Extras.NONE));
-    return key;
-  }
-
-  /**
-   * What the glass alone lets through counts for its share of the window, where that is stated: a
-   * window type holds for glass and frame together.
-   */
-  private Double ofWindow(Element e, String property) {
-    Double v = number(e, property);
-    Double share = number(e, "GlazingAreaFraction");
-    if (v == null
-        || share == null
-        || !(share > 0 && share < 1)
-        || values.property(e, GLAZING_SET, property).isEmpty()) {
-      return v;
-    }
-    framed.add(e.number());
-    return v * share;
-  }
-
-  /** Windows whose glass was counted for its share. */
-  int framed() {
-    return framed.size();
-  }
-
-  private static void said(List<String> out, String letter, Double v) {
-    if (v != null) {
-      out.add(letter + String.format(java.util.Locale.ROOT, "%.3f", v));
-    }
+    return e == null ? null : glazings.of(e);
   }
 
   @Override
@@ -331,18 +211,18 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
           StepInstance layer = file.get(l);
           if (layer != null) {
             double t = layer.number(1).orElse(0.0) * units.length();
-            materialKeys.add(material(file.get(layer.ref(0)), t, layer));
+            materialKeys.add(materials.material(file.get(layer.ref(0)), t, layer));
           }
         }
       }
-      case "IFCMATERIAL" -> materialKeys.add(material(set, 0, set));
+      case "IFCMATERIAL" -> materialKeys.add(materials.material(set, 0, set));
       case "IFCMATERIALLIST" ->
-          set.refs(0).forEach(r -> materialKeys.add(material(file.get(r), 0, set)));
+          set.refs(0).forEach(r -> materialKeys.add(materials.material(file.get(r), 0, set)));
       case "IFCMATERIALPROFILESET", "IFCMATERIALCONSTITUENTSET" -> {
         for (int p : set.refs(2)) {
           StepInstance part = file.get(p);
           if (part != null) {
-            materialKeys.add(material(file.get(part.ref(2)), 0, part));
+            materialKeys.add(materials.material(file.get(part.ref(2)), 0, part));
             shares.add(part.is("IFCMATERIALCONSTITUENT") ? part.number(3).orElse(null) : null);
           }
         }
@@ -408,80 +288,12 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
         return c.key();
       }
     }
-    String key = free("con_" + slug(label), constructions.keySet());
-    String layerKey = free("lay_" + slug(label), layers.keySet());
+    String key = IfcNames.free("con_" + IfcNames.slug(label), constructions.keySet());
+    String layerKey = IfcNames.free("lay_" + IfcNames.slug(label), layers.keySet());
     layers.put(
         layerKey, new Layer(layerKey, label, materialKeys, shares, made.source(), Extras.NONE));
     constructions.put(
         key, new Construction(key, label, List.of(layerKey), uValue, made.source(), Extras.NONE));
-    return key;
-  }
-
-  private String material(StepInstance m, double thickness, StepInstance source) {
-    String name = m == null ? "Cavity" : m.text(0);
-    double[] t = m == null ? null : thermal.get(m.id());
-    Material made =
-        new Material(
-            "",
-            name,
-            thickness > 0 ? thickness : null,
-            known(t, 0),
-            known(t, 1),
-            known(t, 2),
-            null,
-            SourceRef.at(
-                model.entities().proper(source.type()),
-                "#" + source.id(),
-                file.place(source.id())[0],
-                file.place(source.id())[1]),
-            Extras.NONE);
-    String base =
-        "mat_"
-            + slug(name)
-            + (thickness > 0 ? "_" + Math.round(thickness * 10000) / 10.0 + "mm" : "");
-    Material old = materials.get(base);
-    if (old != null && alike(old, made)) {
-      return base;
-    }
-    String key = free(base, materials.keySet());
-    materials.put(
-        key,
-        new Material(
-            key,
-            name,
-            made.thickness(),
-            made.conductivity(),
-            made.density(),
-            made.specificHeat(),
-            null,
-            made.source(),
-            Extras.NONE));
-    return key;
-  }
-
-  private static boolean alike(Material a, Material b) {
-    return java.util.Objects.equals(a.conductivity(), b.conductivity())
-        && java.util.Objects.equals(a.thickness(), b.thickness())
-        && java.util.Objects.equals(a.density(), b.density())
-        && java.util.Objects.equals(a.specificHeat(), b.specificHeat());
-  }
-
-  private static Double known(double[] t, int i) {
-    return t == null || Double.isNaN(t[i]) ? null : t[i];
-  }
-
-  private static String slug(String s) {
-    String ascii =
-        java.text.Normalizer.normalize(s, java.text.Normalizer.Form.NFD).replaceAll("\\p{M}", "");
-    String out = ascii.replaceAll("[^A-Za-z0-9]+", "-").replaceAll("^-|-$", "");
-    return out.isEmpty() ? "unnamed" : out.length() > 40 ? out.substring(0, 40) : out;
-  }
-
-  private static String free(String base, java.util.Set<String> taken) {
-    String key = base;
-    for (int i = 2; taken.contains(key); i++) {
-      key = base + "-" + i;
-    }
     return key;
   }
 
@@ -491,11 +303,11 @@ final class IfcConstructions implements BoundaryMatching.Constructions {
       notes.assumed(
           "fractions of the constituents of " + set + " are taken for shares of the area");
     }
-    if (framed() > 0) {
+    if (glazings.framed() > 0) {
       notes.assumed(
           "solar gain and light of "
-              + framed()
-              + (framed() == 1 ? " window" : " windows")
+              + glazings.framed()
+              + (glazings.framed() == 1 ? " window" : " windows")
               + " are those of the glass times its stated share; the frame lets nothing through");
     }
     if (unoriented() > 0) {

@@ -66,10 +66,9 @@ public final class IfcModel implements ArchitecturalModel {
     this.localOrigin = LocalOrigin.of(file, schema, units);
     this.placements = new IfcPlacements(file, schema, units, localOrigin);
     this.properties = new IfcProperties(file, schema, units, relations);
-    Map<Integer, String> storeyNames = storeyNames();
-    Set<String> taken = new HashSet<>();
-    this.elements = read(taken, storeyNames, "IfcProduct", "IfcGroup");
-    this.definitions = read(taken, storeyNames, "IfcProject", "IfcTypeObject");
+    IfcElements reader = new IfcElements(file, schema, relations);
+    this.elements = reader.read("IfcProduct", "IfcGroup");
+    this.definitions = reader.read("IfcProject", "IfcTypeObject");
     elements.forEach(this::index);
     definitions.forEach(this::index);
   }
@@ -244,22 +243,6 @@ public final class IfcModel implements ArchitecturalModel {
     }
   }
 
-  /** What an instance is part of, contained in, fills or is cut from; 0 when nothing. */
-  private int up(int at) {
-    int[] ways = {
-      relations.whole.get(at),
-      relations.container.get(at),
-      relations.filled.get(at),
-      relations.host.get(at)
-    };
-    for (int w : ways) {
-      if (w != 0) {
-        return w;
-      }
-    }
-    return 0;
-  }
-
   @Override
   public boolean isKind(String entity, String of) {
     return schema.is(entity, of);
@@ -326,106 +309,6 @@ public final class IfcModel implements ArchitecturalModel {
   }
 
   SourceRef source(StepInstance i) {
-    int[] place = file.place(i.id());
-    return new SourceRef(schema.proper(i.type()), i.text(0), i.text(2), place[0], place[1]);
-  }
-
-  private Map<Integer, String> storeyNames() {
-    Map<Integer, String> names = new HashMap<>();
-    for (int s : file.ofType("IFCBUILDINGSTOREY")) {
-      StepInstance i = file.get(s);
-      names.put(s, i == null ? "" : i.text(2));
-    }
-    return names;
-  }
-
-  private List<Element> read(Set<String> taken, Map<Integer, String> storeyNames, String... kinds) {
-    Map<String, Boolean> wanted = new HashMap<>();
-    List<Element> out = new ArrayList<>();
-    file.all()
-        .filter(n -> wanted.computeIfAbsent(file.type(n), t -> schema.is(t, kinds)))
-        .forEach(
-            n -> {
-              StepInstance i = file.get(n);
-              if (i != null) {
-                String id = i.text(0);
-                String key = id.isEmpty() || !taken.add(id) ? "#" + n : id;
-                out.add(element(i, key, storeyNames));
-              }
-            });
-    return List.copyOf(out);
-  }
-
-  private Element element(StepInstance i, String key, Map<Integer, String> storeyNames) {
-    int type = relations.type.get(i.id());
-    StepInstance typeObject = type == 0 ? null : file.get(type);
-    int up = up(i.id());
-    return new Element(
-        key,
-        i.id(),
-        schema.proper(i.type()),
-        predefined(i, typeObject),
-        i.text(2),
-        i.text(schema.index(i.type(), "LongName")),
-        i.text(3),
-        i.text(schema.index(i.type(), "ObjectType")),
-        i.text(schema.index(i.type(), "Tag")),
-        typeObject == null ? "" : typeObject.text(2),
-        storey(i.id(), storeyNames),
-        up == 0 ? "" : keyOf(up),
-        layer(i),
-        source(i));
-  }
-
-  private String keyOf(int number) {
-    StepInstance p = file.get(number);
-    return p == null || p.text(0).isEmpty() ? "#" + number : p.text(0);
-  }
-
-  private String predefined(StepInstance i, StepInstance type) {
-    String own = i.enumeration(schema.index(i.type(), "PredefinedType"));
-    if (own.isEmpty() || own.equals("NOTDEFINED")) {
-      String of = type == null ? "" : type.enumeration(schema.index(type.type(), "PredefinedType"));
-      own = of.isEmpty() ? own : of;
-      if (of.equals("USERDEFINED")) {
-        String word = type.text(schema.index(type.type(), "ElementType"));
-        return word.isEmpty() ? of : word;
-      }
-    }
-    String word = i.text(schema.index(i.type(), "ObjectType"));
-    return own.equals("USERDEFINED") && !word.isEmpty() ? word : own;
-  }
-
-  private String storey(int number, Map<Integer, String> names) {
-    int at = number;
-    for (int depth = 0; depth < 40 && at != 0; depth++) {
-      String name = names.get(at);
-      if (name != null) {
-        return name;
-      }
-      at = up(at);
-    }
-    return "";
-  }
-
-  private String layer(StepInstance i) {
-    StepInstance shape = file.get(i.ref(schema.index(i.type(), "Representation")));
-    if (shape == null || relations.layer.size() == 0) {
-      return "";
-    }
-    for (int r : shape.refs(2)) {
-      int l = relations.layer.get(r);
-      StepInstance rep = l == 0 ? file.get(r) : null;
-      if (rep != null) {
-        for (int item : rep.refs(3)) {
-          l = l == 0 ? relations.layer.get(item) : l;
-        }
-      }
-      StepInstance layer = l == 0 ? null : file.get(l);
-      if (layer != null) {
-        return layer.text(0);
-      }
-    }
-    return "";
+    return IfcElements.source(file, schema, i);
   }
 }

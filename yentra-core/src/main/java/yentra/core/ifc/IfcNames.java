@@ -3,6 +3,7 @@ package yentra.core.ifc;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import yentra.core.model.Body;
 
 /** Names and words made from what an IFC file holds. */
@@ -35,5 +36,22 @@ final class IfcNames {
                   : '_');
     }
     return b.toString();
+  }
+
+  /** A name as part of an XML id: letters without accents, digits, hyphens. */
+  static String slug(String s) {
+    String ascii =
+        java.text.Normalizer.normalize(s, java.text.Normalizer.Form.NFD).replaceAll("\\p{M}", "");
+    String out = ascii.replaceAll("[^A-Za-z0-9]+", "-").replaceAll("^-|-$", "");
+    return out.isEmpty() ? "unnamed" : out.length() > 40 ? out.substring(0, 40) : out;
+  }
+
+  /** The name, with a number behind it where it is taken. */
+  static String free(String base, Set<String> taken) {
+    String key = base;
+    for (int i = 2; taken.contains(key); i++) {
+      key = base + "-" + i;
+    }
+    return key;
   }
 }

@@ -30,6 +30,7 @@ import yentra.core.check.rule.Remedy;
 import yentra.core.check.run.CheckCatalogue;
 import yentra.core.check.run.Remedies;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Member;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.Schedules;
@@ -164,7 +165,8 @@ class SchedulesTest {
 
     e = read(xml.replaceFirst("lightScheduleIdRef=\"[^\"]*\"", "lightScheduleIdRef=\"gone\""));
     assertThat(e.notes()).anyMatch(n -> n.kind() == ReadNote.Kind.DANGLING_REFERENCE);
-    Envelope dropped = new PointReference("a", "lightScheduleIdRef", "gone", null).apply(e, RULES);
+    Envelope dropped =
+        new PointReference("a", Member.LIGHTING_SCHEDULE, null, "gone", null).apply(e, RULES);
     assertThat(dropped.notes()).noneMatch(n -> n.kind() == ReadNote.Kind.DANGLING_REFERENCE);
     assertThat(dropped.space("a").orElseThrow().gains().schedules().lighting()).isNull();
   }
@@ -194,7 +196,8 @@ class SchedulesTest {
     assertThat(Fixtures.codes(then)).doesNotContain("FMT-104");
     assertThat(new String(write(then), StandardCharsets.UTF_8)).doesNotContain("\"gone\"");
     if (attribute.startsWith("week") || attribute.startsWith("day")) {
-      assertThatThrownBy(() -> new PointReference("x", attribute, "gone", "other").apply(e, RULES))
+      Member part = attribute.startsWith("week") ? Member.WEEK : Member.DAY;
+      assertThatThrownBy(() -> new PointReference("x", part, null, "gone", "other").apply(e, RULES))
           .hasMessageContaining("Change the schedule instead");
     }
   }

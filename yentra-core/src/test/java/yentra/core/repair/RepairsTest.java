@@ -24,6 +24,7 @@ import yentra.core.check.run.CheckRun;
 import yentra.core.check.run.Remedies;
 import yentra.core.check.run.RepairPreview;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Member;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.Side;
@@ -316,7 +317,7 @@ class RepairsTest {
             new MatchFacing(0.6),
             new CleanOutline("s", 0.001),
             new RereadUnit(0.001, "millimetres"),
-            new PointReference("s", "constructionIdRef", "x", null),
+            new PointReference("s", Member.CONSTRUCTION, null, "x", null),
             new MakeIdUnique("s"),
             new AmendSpace("a", "st-1", true, false),
             new Several("Types", List.of(new DeleteSpace("a"), new DeleteSurface("s"))));

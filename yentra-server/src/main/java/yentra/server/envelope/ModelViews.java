@@ -225,7 +225,7 @@ public final class ModelViews {
               c.name().isBlank() ? c.key() : c.name(),
               c.uValue(),
               build,
-              context.uses(c.key())));
+              context.thermal().uses(c.key())));
     }
     return out;
   }

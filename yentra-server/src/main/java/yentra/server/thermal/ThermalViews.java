@@ -198,7 +198,7 @@ public final class ThermalViews {
   static ThermalView of(CheckContext context, Library library, ProjectSettings settings) {
     Map<String, String> chosen = settings.constructions();
     Envelope e = context.envelope();
-    HeatLoss losses = context.heatLoss(settings.heatLossOptions());
+    HeatLoss losses = context.thermal().heatLoss(settings.heatLossOptions());
     Map<String, BuildUp> buildUps = BuildUp.all(e);
     Map<String, Use> uses = uses(context);
     Map<String, Double> u = new LinkedHashMap<>();
@@ -266,7 +266,7 @@ public final class ThermalViews {
         }
         if (area > use.most) {
           use.most = area;
-          use.position = context.position(s);
+          use.position = context.thermal().position(s);
         }
       }
       for (Opening o : s.openings()) {
@@ -275,7 +275,7 @@ public final class ThermalViews {
           use.objects.add(o.key());
           use.area += o.polygon().area();
           if (use.most == 0) {
-            use.position = context.position(s);
+            use.position = context.thermal().position(s);
           }
         }
       }
@@ -447,8 +447,8 @@ public final class ThermalViews {
             : e.opening(key).map(Opening::construction).orElse(null);
     Construction c =
         e.construction(own).orElseThrow(() -> Problem.notFound("A construction of this object"));
-    UValueBreakdown b = UValueBreakdown.of(BuildUp.all(e).get(c.key()), context.position(s));
-    OptionalDouble counts = context.heatLoss(options).uValue(key);
+    UValueBreakdown b = UValueBreakdown.of(BuildUp.all(e).get(c.key()), context.thermal().position(s));
+    OptionalDouble counts = context.thermal().heatLoss(options).uValue(key);
     return new BreakdownView(c.label(), s.type().label(), c.uValue(), b, boxed(counts));
   }
 }

@@ -9,11 +9,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BiFunction;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.boundary.SpaceVolumes;
-import yentra.core.envelope.Conditions;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.FrameDifference;
-import yentra.core.envelope.Material;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Rules;
@@ -29,9 +27,6 @@ import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.scope.ScopeResult;
-import yentra.core.thermal.HeatLoss;
-import yentra.core.thermal.HeatLossOptions;
-import yentra.core.thermal.UValueBreakdown;
 import yentra.core.work.Once;
 
 /**
@@ -329,51 +324,9 @@ public final class CheckContext {
     return envelope.delivered().format().equals(Delivered.IFC);
   }
 
-  /**
-   * How many constructions that surfaces use neither state a U-value nor have layers that give one.
-   */
-  public int constructionsWithoutUValue() {
-    return (int)
-        thermal().used().stream()
-            .filter(c -> c.uValue() == null && thermal().buildUp(c).resistance().isEmpty())
-            .count();
-  }
-
-  /** Materials of a construction that are no air and state nothing thermal. */
-  public List<Material> silentMaterials(String construction) {
-    return envelope()
-        .construction(construction)
-        .map(c -> thermal().buildUp(c).materials())
-        .orElse(List.of())
-        .stream()
-        .filter(ThermalSurvey::statesNothing)
-        .distinct()
-        .toList();
-  }
-
   /** What constructions come to; worked out when first asked for. */
   public ThermalSurvey thermal() {
     return thermal.get();
-  }
-
-  /**
-   * Transmission heat loss. Spaces count as conditioned unless the delivery says otherwise; those
-   * that only group others do not count.
-   */
-  public HeatLoss heatLoss(HeatLossOptions options) {
-    Set<String> grouping = groupings().keySet();
-    return HeatLoss.of(
-        envelope,
-        options,
-        s -> outward(s).tilt(),
-        s -> Math.max(0, volumes.of(s.key()).volume()),
-        s -> Conditions.of(s.condition()) != Conditions.NONE,
-        s -> !grouping.contains(s.key()));
-  }
-
-  /** Where a surface stands, for its surface resistances. */
-  public UValueBreakdown.Position position(Surface s) {
-    return UValueBreakdown.Position.of(envelope, s, outward(s).tilt());
   }
 
   /** Which way an outdoor wall faces, 0 for true north, clockwise in eighths; −1 for all else. */
@@ -384,11 +337,6 @@ public final class CheckContext {
   /** The ground level that the types of surfaces contradict least, m in model coordinates. */
   public double groundLevel() {
     return ground().level();
-  }
-
-  /** How many surfaces name a construction. */
-  public int uses(String construction) {
-    return thermal().uses(construction);
   }
 
   /** Spaces of which conditions are asked: those that only group others have none. */

@@ -6,6 +6,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
+import java.util.Set;
+import yentra.core.envelope.Conditions;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Material;
@@ -13,6 +15,8 @@ import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
 import yentra.core.thermal.BuildUp;
+import yentra.core.thermal.HeatLoss;
+import yentra.core.thermal.HeatLossOptions;
 import yentra.core.thermal.UValueBreakdown;
 
 /** Which surfaces use which construction, and what their layers come to. */
@@ -43,7 +47,7 @@ public final class ThermalSurvey {
   }
 
   /** How many surfaces of any type name a construction. */
-  int uses(String construction) {
+  public int uses(String construction) {
     return uses.getOrDefault(construction, 0);
   }
 
@@ -62,7 +66,7 @@ public final class ThermalSurvey {
 
   /** By the layers of its construction where a surface stands, W/(m²K). */
   public OptionalDouble byLayers(Surface s) {
-    return UValueBreakdown.uValue(buildUps.get(s.construction()), context.position(s));
+    return UValueBreakdown.uValue(buildUps.get(s.construction()), position(s));
   }
 
   /** The stated U-value, else what the layers give, W/(m²K). */
@@ -70,7 +74,7 @@ public final class ThermalSurvey {
     Construction c = constructions.get(s.construction());
     return c == null
         ? OptionalDouble.empty()
-        : UValueBreakdown.uValue(c, buildUps.get(c.key()), context.position(s));
+        : UValueBreakdown.uValue(c, buildUps.get(c.key()), position(s));
   }
 
   /** Whether nothing thermal is stated of a material that is no air. */
@@ -95,5 +99,48 @@ public final class ThermalSurvey {
   /** "3 surfaces use it". */
   public static String useOf(List<Surface> list) {
     return list.size() == 1 ? "1 surface uses it" : list.size() + " surfaces use it";
+  }
+
+  /**
+   * How many constructions that surfaces use neither state a U-value nor have layers that give one.
+   */
+  public int constructionsWithoutUValue() {
+    return (int)
+        used().stream()
+            .filter(c -> c.uValue() == null && buildUp(c).resistance().isEmpty())
+            .count();
+  }
+
+  /** Materials of a construction that are no air and state nothing thermal. */
+  public List<Material> silentMaterials(String construction) {
+    return context
+        .envelope()
+        .construction(construction)
+        .map(c -> buildUp(c).materials())
+        .orElse(List.of())
+        .stream()
+        .filter(ThermalSurvey::statesNothing)
+        .distinct()
+        .toList();
+  }
+
+  /**
+   * Transmission heat loss. Spaces count as conditioned unless the delivery says otherwise; those
+   * that only group others do not count.
+   */
+  public HeatLoss heatLoss(HeatLossOptions options) {
+    Set<String> grouping = context.groupings().keySet();
+    return HeatLoss.of(
+        context.envelope(),
+        options,
+        s -> context.outward(s).tilt(),
+        s -> Math.max(0, context.volumes().of(s.key()).volume()),
+        s -> Conditions.of(s.condition()) != Conditions.NONE,
+        s -> !grouping.contains(s.key()));
+  }
+
+  /** Where a surface stands, for its surface resistances. */
+  public UValueBreakdown.Position position(Surface s) {
+    return UValueBreakdown.Position.of(context.envelope(), s, context.outward(s).tilt());
   }
 }

@@ -44,10 +44,15 @@ public final class SourcesDisagree implements Check {
     if (d == null) {
       return;
     }
+    placed(context, d, report);
+    apart(context, d, report);
+    turned(context, d, report);
+  }
+
+  private static void placed(CheckContext context, FrameDifference d, Consumer<Finding> report) {
     String other = context.beside();
     double shift = d.shift().length();
     double most = context.limit(DESCRIPTOR, SHIFT.name());
-    double turn = context.limit(DESCRIPTOR, TURN.name());
     if (Math.abs(d.scale() - 1) > 1e-9) {
       report.accept(
           context
@@ -77,6 +82,9 @@ public final class SourcesDisagree implements Check {
                       d.shift().y(),
                       d.shift().z())));
     }
+  }
+
+  private static void apart(CheckContext context, FrameDifference d, Consumer<Finding> report) {
     double far = context.limit(DESCRIPTOR, APART.name());
     if (d.common() == 0 && d.gap() > far) {
       report.accept(
@@ -88,9 +96,14 @@ public final class SourcesDisagree implements Check {
                   String.format(
                       Locale.ROOT,
                       "It has no space in common with %s and lies %.0f m from it.",
-                      other,
+                      context.beside(),
                       d.gap())));
     }
+  }
+
+  private static void turned(CheckContext context, FrameDifference d, Consumer<Finding> report) {
+    String other = context.beside();
+    double turn = context.limit(DESCRIPTOR, TURN.name());
     if (Math.abs(d.turn()) > turn) {
       report.accept(
           context

@@ -2,8 +2,11 @@ package yentra.core.check.rule;
 
 import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Member;
+import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Space;
+import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.Zone;
 import yentra.core.finding.Descriptor;
 import yentra.core.finding.Finding;
@@ -31,9 +34,19 @@ public final class FileNotes {
             ? (upper(named) + " " + n.message()).strip() + "."
             : n.message()
                 + (named.isEmpty() || n.message().contains(named) ? "" : " (" + named + ")");
-    return b.subject(n.subject() + (n.value().isEmpty() ? "" : "=" + n.value()))
-        .at(n.line(), n.column())
-        .says(message);
+    return b.subject(subject(n)).at(n.line(), n.column()).says(message);
+  }
+
+  /** What the finding of a note is about, in its id. */
+  public static String subject(ReadNote n) {
+    return n.subject() + (n.value().isEmpty() ? "" : "=" + n.value());
+  }
+
+  /** Whether a finding is that of a note. */
+  public static boolean isOf(ReadNote n, Finding f) {
+    boolean first =
+        n.object().isEmpty() || !f.objects().isEmpty() && f.objects().get(0).equals(n.object());
+    return first && f.subject().equals(subject(n));
   }
 
   private static String upper(String s) {
@@ -42,56 +55,53 @@ public final class FileNotes {
 
   /** Whether the note still says something true of the envelope as it is now. */
   public static boolean holds(Envelope e, ReadNote n) {
+    if (n.member() == null) {
+      return true;
+    }
     String key = n.object();
-    boolean surface = e.surface(key).isPresent();
-    boolean opening = e.opening(key).isPresent();
-    return switch (n.subject()) {
-      case "surfaceType" ->
-          surface && e.surface(key).get().type() == yentra.core.envelope.SurfaceType.UNRESOLVED;
-      case "openingType" ->
-          opening && e.opening(key).get().type() == yentra.core.envelope.OpeningType.UNRESOLVED;
-      case "constructionIdRef" ->
-          refers(
-              n,
-              surface
-                  ? e.surface(key).get().construction()
-                  : opening ? e.opening(key).get().construction() : null);
-      case "windowTypeIdRef" -> opening && refers(n, e.opening(key).get().glazing());
-      case "spaceIdRef" ->
+    return switch (n.member()) {
+      case SURFACE_TYPE ->
+          e.surface(key).filter(s -> s.type() == SurfaceType.UNRESOLVED).isPresent();
+      case OPENING_TYPE ->
+          e.opening(key).filter(o -> o.type() == OpeningType.UNRESOLVED).isPresent();
+      case CONSTRUCTION ->
+          e.surface(key).isPresent()
+              ? refers(n, e.surface(key).get().construction())
+              : e.opening(key).filter(o -> refers(n, o.construction())).isPresent();
+      case GLAZING -> e.opening(key).filter(o -> refers(n, o.glazing())).isPresent();
+      case SPACE ->
           n.kind() != ReadNote.Kind.DANGLING_REFERENCE
-              || surface && e.surface(key).get().isAdjacentTo(n.value());
-      case "zoneIdRef", "buildingStoreyIdRef" ->
-          e.space(key)
-              .map(s -> refers(n, n.subject().equals("zoneIdRef") ? s.zone() : s.storey()))
-              .orElse(true);
-      case "peopleScheduleIdRef", "lightScheduleIdRef", "equipmentScheduleIdRef" ->
-          e.space(key).map(s -> refers(n, schedule(s, n.subject()))).orElse(true);
-      case "heatSchedIdRef", "coolSchedIdRef", "outsideAirSchedIdRef" ->
+              || e.surface(key).filter(s -> s.isAdjacentTo(n.value())).isPresent();
+      case ZONE -> e.space(key).map(s -> refers(n, s.zone())).orElse(true);
+      case STOREY -> e.space(key).map(s -> refers(n, s.storey())).orElse(true);
+      case PEOPLE_SCHEDULE, LIGHTING_SCHEDULE, EQUIPMENT_SCHEDULE ->
+          e.space(key).map(s -> refers(n, schedule(s, n.member()))).orElse(true);
+      case HEATING_SCHEDULE, COOLING_SCHEDULE, AIR_SCHEDULE ->
           e.zones().stream()
               .filter(z -> z.key().equals(key))
-              .anyMatch(z -> refers(n, schedule(z, n.subject())));
-      case "weekScheduleIdRef" ->
+              .anyMatch(z -> refers(n, schedule(z, n.member())));
+      case WEEK ->
           e.schedules().years().stream()
               .anyMatch(y -> y.periods().stream().anyMatch(p -> refers(n, p.week())));
-      case "dayScheduleIdRef" ->
+      case DAY ->
           e.schedules().weeks().stream()
               .anyMatch(w -> w.days().stream().anyMatch(d -> refers(n, d.schedule())));
-      default -> true;
+      case OTHER -> true;
     };
   }
 
-  private static String schedule(Space s, String attribute) {
-    return switch (attribute) {
-      case "peopleScheduleIdRef" -> s.gains().schedules().people();
-      case "lightScheduleIdRef" -> s.gains().schedules().lighting();
+  private static String schedule(Space s, Member which) {
+    return switch (which) {
+      case PEOPLE_SCHEDULE -> s.gains().schedules().people();
+      case LIGHTING_SCHEDULE -> s.gains().schedules().lighting();
       default -> s.gains().schedules().equipment();
     };
   }
 
-  private static String schedule(Zone z, String attribute) {
-    return switch (attribute) {
-      case "heatSchedIdRef" -> z.schedules().heating();
-      case "coolSchedIdRef" -> z.schedules().cooling();
+  private static String schedule(Zone z, Member which) {
+    return switch (which) {
+      case HEATING_SCHEDULE -> z.schedules().heating();
+      case COOLING_SCHEDULE -> z.schedules().cooling();
       default -> z.schedules().air();
     };
   }

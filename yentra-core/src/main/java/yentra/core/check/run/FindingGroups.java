@@ -10,7 +10,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import yentra.core.check.rule.FileNotes;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Member;
+import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.finding.Cause;
@@ -154,9 +157,15 @@ public final class FindingGroups {
   private Map<Cause, Map<String, Finding>> made() {
     Map<Cause, Map<String, Finding>> out = new EnumMap<>(Cause.class);
     Map<String, Finding> subjects = new HashMap<>();
+    Set<String> neighbours = new HashSet<>();
+    for (ReadNote n : envelope.notes()) {
+      if (n.member() == Member.SPACE) {
+        neighbours.add(FileNotes.subject(n));
+      }
+    }
     for (Finding f : byId.values()) {
       Cause c = checks.containsKey(f.code()) ? checks.get(f.code()).makes() : null;
-      if (c == null || c == Cause.MISSING_SPACE && !f.subject().startsWith("spaceIdRef=")) {
+      if (c == null || c == Cause.MISSING_SPACE && !neighbours.contains(f.subject())) {
         continue;
       }
       // all that look for the same neighbour follow from the first that does

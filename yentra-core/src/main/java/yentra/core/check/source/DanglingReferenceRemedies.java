@@ -1,7 +1,10 @@
 package yentra.core.check.source;
 
 import yentra.core.check.proposal.ConstructionChoice;
+import yentra.core.check.rule.FileNotes;
 import yentra.core.check.rule.Offer;
+import yentra.core.envelope.Member;
+import yentra.core.envelope.ReadNote;
 import yentra.core.repair.delivery.PointReference;
 
 /** A reference to nothing is dropped, or given something to refer to. */
@@ -9,18 +12,26 @@ final class DanglingReferenceRemedies {
   private DanglingReferenceRemedies() {}
 
   static void of(Offer o) {
-    String subject = o.finding().subject();
-    int at = subject.indexOf('=');
-    if (at < 0) {
-      return;
+    for (ReadNote n : o.context().envelope().notes()) {
+      if (n.kind() == ReadNote.Kind.DANGLING_REFERENCE && FileNotes.isOf(n, o.finding())) {
+        of(o, n);
+        return;
+      }
     }
-    String attribute = subject.substring(0, at);
-    if (attribute.equals("constructionIdRef")) {
+  }
+
+  private static void of(Offer o, ReadNote n) {
+    if (n.member() == Member.CONSTRUCTION) {
       ConstructionChoice.assign(o);
     }
     // of what is only carried over a reference cannot be dropped by itself
     o.addIfItWorks(
         "Drop the reference",
-        new PointReference(o.first(), attribute, subject.substring(at + 1), null));
+        new PointReference(
+            n.object(),
+            n.member(),
+            n.member() == Member.OTHER ? n.subject() : null,
+            n.value(),
+            null));
   }
 }

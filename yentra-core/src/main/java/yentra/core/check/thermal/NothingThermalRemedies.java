@@ -59,7 +59,7 @@ final class NothingThermalRemedies {
   private static void named(Offer o) {
     List<Material> silent =
         o.finding().objects().stream()
-            .flatMap(c -> o.context().silentMaterials(c).stream())
+            .flatMap(c -> o.context().thermal().silentMaterials(c).stream())
             .distinct()
             .toList();
     List<Repair> named = new ArrayList<>();

@@ -37,6 +37,6 @@ final class UValueDiffersRemedies {
     }
     return b == null || most == null
         ? OptionalDouble.empty()
-        : UValueBreakdown.uValue(b, o.context().position(most));
+        : UValueBreakdown.uValue(b, o.context().thermal().position(most));
   }
 }

@@ -3,9 +3,11 @@ package yentra.core.repair.delivery;
 import java.util.List;
 import java.util.Optional;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Member;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Rules;
+import yentra.core.envelope.Side;
 import yentra.core.repair.KeyChange;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Repair;
@@ -17,110 +19,117 @@ import yentra.core.repair.use.GiveSchedule;
  * Points a reference that leads nowhere at something else, or drops it.
  *
  * @param object key of what refers
- * @param attribute the reference's name in the file
+ * @param member what of the object refers to it
+ * @param attribute its name in the file, of {@link Member#OTHER} only; else null
  * @param from what it refers to, which does not exist
  * @param to key of what it refers to from now on, or null to drop it
  */
-public record PointReference(String object, String attribute, String from, String to)
+public record PointReference(String object, Member member, String attribute, String from, String to)
     implements Repair {
   @Override
   public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
+    if (member == null) {
+      throw new NotApplicableException("Say which reference is meant.");
+    }
     Envelope out = pointed(e, rules);
-    List<ReadNote> left =
-        out.notes().stream()
-            .filter(
-                n ->
-                    n.kind() != ReadNote.Kind.DANGLING_REFERENCE
-                        || !n.object().equals(object)
-                        || !n.subject().equals(attribute)
-                        || !n.value().equals(from))
-            .toList();
+    List<ReadNote> left = out.notes().stream().filter(n -> !isAnswered(n)).toList();
     if (left.size() == out.notes().size() && out == e) {
       throw new NotApplicableException("There is no longer such a reference.");
     }
     return out.withNotes(left);
   }
 
+  private boolean isAnswered(ReadNote n) {
+    return n.kind() == ReadNote.Kind.DANGLING_REFERENCE
+        && n.object().equals(object)
+        && n.member() == member
+        && (member != Member.OTHER || n.subject().equals(attribute))
+        && n.value().equals(from);
+  }
+
   private Envelope pointed(Envelope e, Rules rules) throws NotApplicableException {
-    if (attribute == null) {
-      throw new NotApplicableException("Say which reference is meant.");
-    }
-    switch (attribute) {
-      case "constructionIdRef" -> {
-        if (to != null && e.construction(to).isEmpty()) {
-          throw new NotApplicableException("The construction " + to + " is not there.");
-        }
-        if (e.surface(object).isPresent()) {
-          return e.replacing(object, s -> s.withConstruction(to));
-        }
-        Target.opening(e, object);
-        return Reshape.replacedOpening(e, object, o -> o.withConstruction(to));
-      }
-      case "windowTypeIdRef" -> {
-        if (to != null && e.glazings().stream().noneMatch(g -> g.key().equals(to))) {
-          throw new NotApplicableException("The window type " + to + " is not there.");
-        }
-        Target.opening(e, object);
-        return Reshape.replacedOpening(e, object, o -> o.withGlazing(to));
-      }
-      case "spaceIdRef" -> {
-        if (to != null) {
-          Target.space(e, to);
-        }
-        Target.surface(e, object);
-        return e.replacing(
-            object,
-            s ->
-                s.withSides(
-                    s.sides().stream()
-                        .map(
-                            x ->
-                                !x.space().equals(from)
-                                    ? Optional.of(x)
-                                    : Optional.ofNullable(to)
-                                        .map(k -> yentra.core.envelope.Side.of(k, x.face())))
-                        .flatMap(Optional::stream)
-                        .toList()));
-      }
-      case "zoneIdRef", "buildingStoreyIdRef" -> {
-        Target.space(e, object);
-        boolean zone = attribute.equals("zoneIdRef");
-        boolean known =
-            zone
-                ? e.zones().stream().anyMatch(z -> z.key().equals(to))
-                : e.storeys().stream().anyMatch(s -> s.key().equals(to));
-        if (to != null && !known) {
-          throw new NotApplicableException("What it shall refer to is not there.");
-        }
-        return Reshape.replacedSpace(e, object, s -> zone ? s.withZone(to) : s.withStorey(to));
-      }
-      case "peopleScheduleIdRef", "lightScheduleIdRef", "equipmentScheduleIdRef" -> {
-        return scheduled(e, rules, GiveSchedule.Purpose.valueOf(purpose(attribute)));
-      }
-      case "heatSchedIdRef" -> {
-        return scheduled(e, rules, GiveSchedule.Purpose.HEATING);
-      }
-      case "coolSchedIdRef" -> {
-        return scheduled(e, rules, GiveSchedule.Purpose.COOLING);
-      }
-      case "outsideAirSchedIdRef" -> {
-        return scheduled(e, rules, GiveSchedule.Purpose.AIR);
-      }
-      case "weekScheduleIdRef" -> {
+    return switch (member) {
+      case CONSTRUCTION -> ofConstruction(e);
+      case GLAZING -> ofGlazing(e);
+      case SPACE -> ofSpace(e);
+      case ZONE -> ofZone(e);
+      case STOREY -> ofStorey(e);
+      case PEOPLE_SCHEDULE -> scheduled(e, rules, GiveSchedule.Purpose.PEOPLE);
+      case LIGHTING_SCHEDULE -> scheduled(e, rules, GiveSchedule.Purpose.LIGHT);
+      case EQUIPMENT_SCHEDULE -> scheduled(e, rules, GiveSchedule.Purpose.EQUIPMENT);
+      case HEATING_SCHEDULE -> scheduled(e, rules, GiveSchedule.Purpose.HEATING);
+      case COOLING_SCHEDULE -> scheduled(e, rules, GiveSchedule.Purpose.COOLING);
+      case AIR_SCHEDULE -> scheduled(e, rules, GiveSchedule.Purpose.AIR);
+      case WEEK -> {
         onlyDropped();
-        return e.withSchedules(e.schedules().withoutWeek(from));
+        yield e.withSchedules(e.schedules().withoutWeek(from));
       }
-      case "dayScheduleIdRef" -> {
+      case DAY -> {
         onlyDropped();
-        return e.withSchedules(e.schedules().withoutDay(from));
+        yield e.withSchedules(e.schedules().withoutDay(from));
       }
-      default -> {
-        if (to != null || e.space(object).isEmpty()) {
+      case SURFACE_TYPE, OPENING_TYPE ->
+          throw new NotApplicableException("A type refers to nothing; give another type.");
+      case OTHER -> {
+        if (to != null || attribute == null || e.space(object).isEmpty()) {
           throw new NotApplicableException("This reference cannot be changed here.");
         }
-        return Reshape.replacedSpace(
+        yield Reshape.replacedSpace(
             e, object, s -> s.withExtras(s.extras().withoutAttribute(attribute)));
       }
+    };
+  }
+
+  private Envelope ofConstruction(Envelope e) throws NotApplicableException {
+    if (to != null && e.construction(to).isEmpty()) {
+      throw new NotApplicableException("The construction " + to + " is not there.");
+    }
+    if (e.surface(object).isPresent()) {
+      return e.replacing(object, s -> s.withConstruction(to));
+    }
+    Target.opening(e, object);
+    return Reshape.replacedOpening(e, object, o -> o.withConstruction(to));
+  }
+
+  private Envelope ofGlazing(Envelope e) throws NotApplicableException {
+    if (to != null && e.glazing(to).isEmpty()) {
+      throw new NotApplicableException("The window type " + to + " is not there.");
+    }
+    Target.opening(e, object);
+    return Reshape.replacedOpening(e, object, o -> o.withGlazing(to));
+  }
+
+  private Envelope ofSpace(Envelope e) throws NotApplicableException {
+    if (to != null) {
+      Target.space(e, to);
+    }
+    Target.surface(e, object);
+    return e.replacing(
+        object,
+        s -> s.withSides(s.sides().stream().map(this::side).flatMap(Optional::stream).toList()));
+  }
+
+  private Optional<Side> side(Side x) {
+    return !x.space().equals(from)
+        ? Optional.of(x)
+        : Optional.ofNullable(to).map(k -> Side.of(k, x.face()));
+  }
+
+  private Envelope ofZone(Envelope e) throws NotApplicableException {
+    Target.space(e, object);
+    there(to == null || e.zones().stream().anyMatch(z -> z.key().equals(to)));
+    return Reshape.replacedSpace(e, object, s -> s.withZone(to));
+  }
+
+  private Envelope ofStorey(Envelope e) throws NotApplicableException {
+    Target.space(e, object);
+    there(to == null || e.storeys().stream().anyMatch(s -> s.key().equals(to)));
+    return Reshape.replacedSpace(e, object, s -> s.withStorey(to));
+  }
+
+  private static void there(boolean known) throws NotApplicableException {
+    if (!known) {
+      throw new NotApplicableException("What it shall refer to is not there.");
     }
   }
 
@@ -131,10 +140,6 @@ public record PointReference(String object, String attribute, String from, Strin
     }
   }
 
-  private static String purpose(String attribute) {
-    return attribute.replace("ScheduleIdRef", "").toUpperCase(java.util.Locale.ROOT);
-  }
-
   private Envelope scheduled(Envelope e, Rules rules, GiveSchedule.Purpose purpose)
       throws NotApplicableException {
     return new GiveSchedule(purpose, List.of(object), to, null).apply(e, rules);
@@ -142,7 +147,7 @@ public record PointReference(String object, String attribute, String from, Strin
 
   @Override
   public Repair renamed(KeyChange keys) {
-    return new PointReference(keys.of(object), attribute, from, keys.of(to));
+    return new PointReference(keys.of(object), member, attribute, from, keys.of(to));
   }
 
   @Override

@@ -81,6 +81,11 @@ public record SplitSpace(String space, Vec3 point, Vec3 normal, String name) imp
           Surface.of(keys.free(space + "_cut"), SurfaceType.AIR, p, BoundaryKind.REPAIRED)
               .withSides(List.of(Side.of(space), Side.of(made))));
     }
+    return e.withSpaces(spaces(e, made)).withSurfaces(surfaces);
+  }
+
+  /** Both halves in the place of the space. */
+  private List<Space> spaces(Envelope e, String made) {
     List<Space> spaces = new ArrayList<>();
     for (Space x : e.spaces()) {
       if (x.key().equals(space)) {
@@ -102,7 +107,7 @@ public record SplitSpace(String space, Vec3 point, Vec3 normal, String name) imp
         spaces.add(x);
       }
     }
-    return e.withSpaces(spaces).withSurfaces(surfaces);
+    return spaces;
   }
 
   private List<Side> given(List<Side> sides, String to) {

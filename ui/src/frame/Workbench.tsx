@@ -1,0 +1,229 @@
+import { useEffect, useMemo, useRef } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { Navigate, useParams, useSearchParams } from 'react-router';
+import { api, type Model, type Project, type RevisionChange } from '../model/api';
+import { Dossier } from '../dossier/Dossier';
+import { useRevision } from '../findings/useRevision';
+import { CommandPalette } from './CommandPalette';
+import { ErrorBoundary } from './ErrorBoundary';
+import { HeadLine } from './HeadLine';
+import { Help } from './Help';
+import { Path } from './Path';
+import { useShortcuts } from './useShortcuts';
+import { WORKSPACES, type Workspace } from '../shared/workspaces';
+import { elementOf, madeOf, useIndex } from '../model/model';
+import { ScopeDossier } from '../scope/ScopeDossier';
+import { ScopePanel } from '../scope/ScopePanel';
+import { elementSubject } from '../scope/scopeModel';
+import { useMesh, useScope } from '../scope/useScope';
+import { Sheet } from './Sheet';
+import { withElements } from '../scope/backdrop';
+import { Stage } from '../stage/Stage';
+import { envelopeSubject } from '../stage/subject';
+import { resetView, useView } from '../model/state';
+import { ThermalSheet } from '../thermal/ThermalSheet';
+import { useThermal } from '../thermal/useThermal';
+import { useEdits } from '../model/useEdits';
+import { showIn } from '../model/words';
+import { Drop } from '../intake/Drop';
+import { HandoverPanel } from '../handover/HandoverPanel';
+import { Intake } from '../intake/Intake';
+import { Planned } from './Planned';
+
+const NO_CHANGES: RevisionChange[] = [];
+const NO_VALUES: Record<string, number> = {};
+
+/** A project: head line, path, stage, sheet and dossier. */
+export function Workbench() {
+  const { project: id = '', workspace = 'intake' } = useParams();
+  const [params] = useSearchParams();
+  const known = WORKSPACES.some(([key]) => key === workspace);
+  const project = useQuery({ queryKey: ['project', id], queryFn: () => api.project(id) });
+  const delivery = params.get('delivery') ?? project.data?.deliveries[0]?.id ?? null;
+  const model = useQuery({
+    queryKey: ['model', delivery],
+    queryFn: () => api.model(delivery!),
+    enabled: !!delivery,
+  });
+
+  useEffect(() => resetView, [delivery]);
+
+  if (!known)
+    return <Navigate to={{ pathname: `/p/${id}/intake`, search: `?${params}` }} replace />;
+  if (project.isError || model.isError) {
+    return (
+      <div className="p-8">
+        <p className="font-semibold text-blocker">{(project.error ?? model.error)!.message}</p>
+        <a className="btn mt-2" href="/">
+          All projects
+        </a>
+      </div>
+    );
+  }
+  if (!project.data || (delivery && !model.data))
+    return <p className="p-8 text-muted">Opening the model …</p>;
+  if (!model.data) {
+    return (
+      <div className="flex h-full flex-col">
+        <HeadLine project={project.data} model={null} revision={null} edits={null} />
+        <div className="flex min-h-0 flex-1">
+          <Path project={id} model={null} />
+          <main className="mx-auto w-full max-w-2xl px-6 py-10">
+            <h1 className="text-title font-semibold">Bring in a delivery</h1>
+            <p className="mb-4 text-muted">
+              The architect’s IFC or gbXML file. It is kept as it came; everything made of it can be
+              undone.
+            </p>
+            <Drop project={id} wide />
+          </main>
+        </div>
+      </div>
+    );
+  }
+  showIn(project.data.settings.units);
+  return (
+    <Opened
+      key={`${delivery} ${project.data.settings.units ?? 'SI'}`}
+      project={project.data}
+      model={model.data}
+      workspace={workspace as Workspace}
+    />
+  );
+}
+
+function Opened({
+  project,
+  model,
+  workspace,
+}: {
+  project: Project;
+  model: Model;
+  workspace: Workspace;
+}) {
+  const index = useIndex(model);
+  const edits = useEdits(model);
+  const { message, set } = useView();
+  useShortcuts(index, edits, project.id);
+  const inScope = workspace === 'scope';
+  const ghosts = useView((s) => s.elements) && model.delivery.format === 'ifc' && !inScope;
+  const scope = useScope(model, inScope || ghosts);
+  const mesh = useMesh(model, inScope || ghosts);
+  const elements = useMemo(
+    () => (inScope && scope && mesh ? elementSubject(scope, mesh, model.storeys) : null),
+    [inScope, scope, mesh, model.storeys],
+  );
+  const by = useView((s) => s.colourBy);
+  const changes = useRevision(model, by === 'change').data?.changes ?? NO_CHANGES;
+  const uValues = useThermal(model, by === 'uvalue').data?.uValues ?? NO_VALUES;
+  const envelope = useMemo(
+    () => envelopeSubject(index, by, { changes, uValues }),
+    [index, by, changes, uValues],
+  );
+  const among = useMemo(
+    () => (ghosts && scope && mesh ? withElements(envelope, scope, mesh) : envelope),
+    [ghosts, scope, mesh, envelope],
+  );
+
+  // what is selected stays selected: elements become what was made of them, and back
+  const before = useRef(inScope);
+  useEffect(() => {
+    if (before.current === inScope) return;
+    before.current = inScope;
+    const turn = (k: string): string[] => {
+      if (!inScope) return madeOf(index, k);
+      const element = elementOf(index, k);
+      return element ? [element] : [];
+    };
+    set({
+      selection: [...new Set(useView.getState().selection.flatMap(turn))],
+      hidden: new Set(),
+      isolated: null,
+      finding: null,
+      pending: null,
+    });
+  }, [inScope, index, set]);
+
+  // each workspace begins with the table it is about
+  useEffect(() => {
+    if (workspace === 'findings') useView.setState({ tab: 'findings' });
+    if (workspace === 'envelope')
+      useView.setState((s) => ({
+        tab: ['boundaries', 'surfaces', 'openings'].includes(s.tab) ? s.tab : 'spaces',
+      }));
+  }, [workspace]);
+
+  // what a repair took away is no longer selected
+  useEffect(() => {
+    const v = useView.getState();
+    const known = (k: string) =>
+      index.spaces.has(k) || index.surfaces.has(k) || index.openings.has(k);
+    if (v.finding && !index.findings.has(v.finding)) set({ finding: null });
+    if (!inScope && v.selection.some((k) => !known(k)))
+      set({ selection: v.selection.filter(known) });
+    if (v.tried && v.tried.version !== index.model.delivery.version) set({ tried: null });
+  }, [index, inScope, set]);
+
+  useEffect(() => {
+    if (!message) return;
+    const t = setTimeout(() => set({ message: null }), message.bad ? 9000 : 5000);
+    return () => clearTimeout(t);
+  }, [message, set]);
+
+  return (
+    <div className="flex h-full flex-col">
+      <HeadLine project={project} model={model} revision={model.delivery.id} edits={edits} />
+      <div className="flex min-h-0 flex-1">
+        <Path project={project.id} model={model} />
+        <main className="relative flex min-w-0 flex-1 flex-col">
+          <ErrorBoundary>
+            <Stage
+              index={index}
+              subject={elements ?? among}
+              elements={model.delivery.format === 'ifc' && !inScope}
+            />
+          </ErrorBoundary>
+          {workspace === 'intake' ? (
+            <Intake model={model} project={project} edits={edits} />
+          ) : workspace === 'handover' ? (
+            <HandoverPanel model={model} project={project.id} />
+          ) : inScope ? (
+            scope ? (
+              <ScopePanel model={model} index={scope} edits={edits} />
+            ) : (
+              <p className="border-t border-line bg-panel px-4 py-6 text-muted">
+                Reading the elements …
+              </p>
+            )
+          ) : workspace === 'envelope' || workspace === 'findings' ? (
+            <Sheet
+              index={index}
+              project={project}
+              edits={edits}
+              findings={workspace === 'findings'}
+            />
+          ) : workspace === 'thermal' ? (
+            <ThermalSheet index={index} project={project} edits={edits} />
+          ) : (
+            <Planned workspace={workspace} />
+          )}
+          {message && (
+            <div
+              className={`absolute top-12 left-1/2 z-30 max-w-[70%] -translate-x-1/2 rounded-sm border px-3 py-1.5 shadow-lg ${message.bad ? 'border-blocker bg-panel text-blocker' : 'border-kelp bg-panel'}`}
+              role="status"
+              data-testid="message"
+            >
+              {message.text}
+            </div>
+          )}
+        </main>
+        {inScope && scope ? (
+          <ScopeDossier model={model} index={index} scope={scope} edits={edits} />
+        ) : (
+          <Dossier index={index} edits={edits} />
+        )}
+      </div>
+      <CommandPalette index={index} edits={edits} project={project.id} />
+      <Help />
+    </div>
+  );
+}

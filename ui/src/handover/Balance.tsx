@@ -1,0 +1,82 @@
+import { useQuery } from '@tanstack/react-query';
+import { api, type BalanceLine, type Model } from '../model/api';
+import {
+  area,
+  areaUnit,
+  figures,
+  lossUnit,
+  toLoss,
+  toUValue,
+  uValueUnit,
+  volume,
+  volumeUnit,
+} from '../model/words';
+
+const UNIT: Record<BalanceLine['measure'], () => string> = {
+  COUNT: () => '',
+  AREA: areaUnit,
+  VOLUME: volumeUnit,
+  HEAT_LOSS: lossUnit,
+  U_VALUE: uValueUnit,
+};
+
+function shown(l: BalanceLine, v: number | null | undefined): string {
+  if (v == null) return '–';
+  switch (l.measure) {
+    case 'COUNT':
+      return String(v);
+    case 'AREA':
+      return area(v);
+    case 'VOLUME':
+      return volume(v);
+    case 'HEAT_LOSS':
+      return figures(toLoss(v));
+    case 'U_VALUE':
+      return figures(toUValue(v));
+  }
+}
+
+/** What the model adds up to, as delivered and now; what differs is set off. */
+export function Balance({ model }: { model: Model }) {
+  const { id, version } = model.delivery;
+  const { data } = useQuery({
+    queryKey: ['balance', id, version],
+    queryFn: () => api.balance(id),
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+  });
+  return (
+    <div className="min-w-0 flex-1" data-testid="balance">
+      <h3 className="kicker">Balance sheet</h3>
+      {!data ? (
+        <p className="text-muted">Adding up …</p>
+      ) : (
+        <table className="w-full text-sm tabular-nums">
+          <thead>
+            <tr className="text-left text-muted">
+              <th className="font-normal" />
+              <th className="text-right font-normal">As delivered</th>
+              <th className="text-right font-normal">Now</th>
+              <th className="w-16 pl-2 font-normal" />
+            </tr>
+          </thead>
+          <tbody>
+            {data.map((l) => {
+              const [before, now] = [shown(l, l.before), shown(l, l.now)];
+              return (
+                <tr key={l.what} className="border-b border-line/50 leading-[20px]">
+                  <td>{l.what}</td>
+                  <td className="text-right text-muted">{before}</td>
+                  <td className={`text-right ${before === now ? '' : 'font-semibold text-kelp'}`}>
+                    {now}
+                  </td>
+                  <td className="pl-2 text-muted">{UNIT[l.measure]()}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,135 @@
+import { useMemo } from 'react';
+import { create } from 'zustand';
+import type { Preview, Repair, Scope, Sweep } from './api';
+
+/** What the stage's colours tell. */
+export type ColourBy = 'exposure' | 'uvalue' | 'construction' | 'use' | 'zone' | 'change';
+
+export type SheetTab =
+  | 'boundaries'
+  | 'spaces'
+  | 'surfaces'
+  | 'openings'
+  | 'findings'
+  | 'messages'
+  | 'limits'
+  | 'log'
+  | 'revision';
+/** What findings are shown together by. */
+export type GroupBy = 'cause' | 'workspace' | 'severity' | 'code' | 'space' | 'storey';
+export type ThermalTab =
+  'constructions' | 'windows' | 'materials' | 'uses' | 'schedules' | 'losses' | 'library';
+export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
+export type MeasureMode = 'distance' | 'height' | 'area';
+
+/** A repair that is being looked at before it is made. */
+export interface Pending {
+  repair: Repair;
+  label: string;
+  finding?: string;
+  preview: Preview | null;
+  /** Findings that one remedy for many does not answer. */
+  left?: Sweep['left'];
+  error: string | null;
+}
+
+interface View {
+  selection: string[];
+  finding: string | null;
+  /** Where in the list of findings the one stood that a repair has answered. */
+  answered: number | null;
+  hidden: Set<string>;
+  isolated: Set<string> | null;
+  groupsOff: Set<string>;
+  colourBy: ColourBy;
+  cut: [number, number] | null;
+  sweep: number | null;
+  apart: boolean;
+  measure: MeasureMode | null;
+  /** The architect's elements are shown around the envelope. */
+  elements: boolean;
+  /** Places to be shown that are no finding's. */
+  lit: { areas: number[][]; lines: number[][]; points: number[][] } | null;
+  tab: SheetTab;
+  scopeTab: ScopeTab;
+  thermalTab: ThermalTab;
+  groupBy: GroupBy;
+  /** The group of findings that is shown alone. */
+  group: string | null;
+  /** Name of the class whose values are shown. */
+  valueClass: string | null;
+  /** The scope as a sheet would have it that is not applied. */
+  tried: Scope | null;
+  /** Keys that the stage draws for a key. */
+  drawn: (key: string) => string[];
+  pending: Pending | null;
+  palette: boolean;
+  help: boolean;
+  message: { text: string; bad: boolean } | null;
+  pathFolded: boolean;
+  sheetHeight: number;
+  set: (change: Partial<View>) => void;
+  select: (keys: string[], add?: boolean) => void;
+}
+
+const CLEAN = {
+  selection: [],
+  finding: null,
+  answered: null,
+  hidden: new Set<string>(),
+  isolated: null,
+  groupsOff: new Set<string>(),
+  colourBy: 'exposure' as ColourBy,
+  cut: null,
+  sweep: null,
+  apart: false,
+  measure: null,
+  elements: false,
+  lit: null,
+  pending: null,
+  palette: false,
+  help: false,
+  message: null,
+  tried: null,
+  group: null,
+};
+
+/** Adds keys; takes them away when all were there. */
+function toggled(selection: string[], keys: string[]): string[] {
+  const now = new Set(selection);
+  const all = keys.every((k) => now.has(k));
+  for (const k of keys)
+    if (all) now.delete(k);
+    else now.add(k);
+  return [...now];
+}
+
+export const useView = create<View>()((set) => ({
+  ...CLEAN,
+  tab: 'spaces',
+  groupBy: 'cause',
+  scopeTab: 'elements',
+  thermalTab: 'constructions',
+  valueClass: null,
+  drawn: (key) => [key],
+  pathFolded: false,
+  sheetHeight: 248,
+  set: (change) => set(change),
+  select: (keys, add) =>
+    set((s) => ({
+      selection: add ? toggled(s.selection, keys) : keys,
+      finding: add ? s.finding : null,
+      pending: null,
+    })),
+}));
+
+/** Another delivery is shown: nothing of the old one stays selected or hidden. */
+export function resetView() {
+  useView.setState({ ...CLEAN, hidden: new Set(), groupsOff: new Set(), valueClass: null });
+}
+
+/** The selection as a set. */
+export function useSelection(): ReadonlySet<string> {
+  const selection = useView((s) => s.selection);
+  return useMemo(() => new Set(selection), [selection]);
+}

@@ -1,0 +1,50 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { drawn, indexModel } from '../model/model';
+import { hide, isolate, showAll } from './visibility';
+import { resetView, useView } from '../model/state';
+import { finding, model, opening, space, surface } from '../model/testModel';
+
+const walls = [
+  surface('s1', ['a'], [opening('o1', 's1')]),
+  surface('s2', ['a', 'b']),
+  surface('s3', ['b', 'b']),
+];
+const index = indexModel(
+  model({
+    spaces: [space('a'), space('b')],
+    surfaces: walls,
+    orphans: [opening('o9')],
+    findings: [finding('f1', 's1', 'o1'), finding('f2', 's2'), finding('f3')],
+  }),
+);
+
+beforeEach(() => {
+  resetView();
+  useView.setState({ drawn: (k) => drawn(index, k) });
+});
+
+describe('visibility', () => {
+  it('shows only a space by its surfaces', () => {
+    useView.getState().select(['a']);
+    isolate();
+    expect(useView.getState().isolated).toEqual(new Set(['s1', 's2']));
+  });
+
+  it('does nothing without a selection', () => {
+    isolate();
+    expect(useView.getState().isolated).toBeNull();
+  });
+
+  it('hides more and more, and shows all again', () => {
+    useView.getState().select(['s1']);
+    hide();
+    useView.getState().select(['b']);
+    hide();
+    expect(useView.getState().hidden).toEqual(new Set(['s1', 's2', 's3']));
+    expect(useView.getState().selection).toEqual([]);
+    useView.setState({ cut: [0, 3], apart: true, groupsOff: new Set(['shade']) });
+    showAll();
+    expect(useView.getState()).toMatchObject({ isolated: null, cut: null, apart: false });
+    expect(useView.getState().hidden.size + useView.getState().groupsOff.size).toBe(0);
+  });
+});
