@@ -1,10 +1,10 @@
-import { StrictMode } from 'react';
+import { StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import './styles.css';
 import { Projects } from './frame/Projects';
-import { Workbench } from './frame/Workbench';
+import { Workbench } from './frame/rooms';
 
 const client = new QueryClient({
   defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } },
@@ -14,11 +14,13 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={client}>
       <BrowserRouter>
-        <Routes>
-          <Route path="/" element={<Projects />} />
-          <Route path="/p/:project/:workspace" element={<Workbench />} />
-          <Route path="*" element={<Navigate to="/" replace />} />
-        </Routes>
+        <Suspense fallback={<p className="p-8 text-muted">Opening …</p>}>
+          <Routes>
+            <Route path="/" element={<Projects />} />
+            <Route path="/p/:project/:workspace" element={<Workbench />} />
+            <Route path="*" element={<Navigate to="/" replace />} />
+          </Routes>
+        </Suspense>
       </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef } from 'react';
+import { Suspense, useEffect, useMemo, useRef } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { api, type Model, type Project, type RevisionChange } from '../model/api';
@@ -12,23 +12,26 @@ import { Path } from './Path';
 import { useShortcuts } from './useShortcuts';
 import { WORKSPACES, type Workspace } from '../shared/workspaces';
 import { elementOf, madeOf, useIndex } from '../model/model';
-import { ScopeDossier } from '../scope/ScopeDossier';
-import { ScopePanel } from '../scope/ScopePanel';
 import { elementSubject } from '../scope/scopeModel';
 import { useMesh, useScope } from '../scope/useScope';
-import { Sheet } from './Sheet';
 import { withElements } from '../scope/backdrop';
-import { Stage } from '../stage/Stage';
 import { envelopeSubject } from '../stage/subject';
 import { resetView, useView } from '../model/state';
-import { ThermalSheet } from '../thermal/ThermalSheet';
 import { useThermal } from '../thermal/useThermal';
 import { useEdits } from '../model/useEdits';
 import { showIn } from '../model/words';
 import { Drop } from '../intake/Drop';
-import { HandoverPanel } from '../handover/HandoverPanel';
-import { Intake } from '../intake/Intake';
+import { loadTheRest } from './load';
 import { Planned } from './Planned';
+import {
+  HandoverPanel,
+  Intake,
+  ScopeDossier,
+  ScopePanel,
+  Sheet,
+  Stage,
+  ThermalSheet,
+} from './rooms';
 
 const NO_CHANGES: RevisionChange[] = [];
 const NO_VALUES: Record<string, number> = {};
@@ -163,6 +166,8 @@ function Opened({
     if (v.tried && v.tried.version !== index.model.delivery.version) set({ tried: null });
   }, [index, inScope, set]);
 
+  useEffect(loadTheRest, []);
+
   useEffect(() => {
     if (!message) return;
     const t = setTimeout(() => set({ message: null }), message.bad ? 9000 : 5000);
@@ -176,36 +181,40 @@ function Opened({
         <Path project={project.id} model={model} />
         <main className="relative flex min-w-0 flex-1 flex-col">
           <ErrorBoundary>
-            <Stage
-              index={index}
-              subject={elements ?? among}
-              elements={model.delivery.format === 'ifc' && !inScope}
-            />
+            <Suspense fallback={<div className="min-h-0 flex-1 bg-paper" />}>
+              <Stage
+                index={index}
+                subject={elements ?? among}
+                elements={model.delivery.format === 'ifc' && !inScope}
+              />
+            </Suspense>
           </ErrorBoundary>
-          {workspace === 'intake' ? (
-            <Intake model={model} project={project} edits={edits} />
-          ) : workspace === 'handover' ? (
-            <HandoverPanel model={model} project={project.id} />
-          ) : inScope ? (
-            scope ? (
-              <ScopePanel model={model} index={scope} edits={edits} />
+          <Suspense fallback={<Opening />}>
+            {workspace === 'intake' ? (
+              <Intake model={model} project={project} edits={edits} />
+            ) : workspace === 'handover' ? (
+              <HandoverPanel model={model} project={project.id} />
+            ) : inScope ? (
+              scope ? (
+                <ScopePanel model={model} index={scope} edits={edits} />
+              ) : (
+                <p className="border-t border-line bg-panel px-4 py-6 text-muted">
+                  Reading the elements …
+                </p>
+              )
+            ) : workspace === 'envelope' || workspace === 'findings' ? (
+              <Sheet
+                index={index}
+                project={project}
+                edits={edits}
+                findings={workspace === 'findings'}
+              />
+            ) : workspace === 'thermal' ? (
+              <ThermalSheet index={index} project={project} edits={edits} />
             ) : (
-              <p className="border-t border-line bg-panel px-4 py-6 text-muted">
-                Reading the elements …
-              </p>
-            )
-          ) : workspace === 'envelope' || workspace === 'findings' ? (
-            <Sheet
-              index={index}
-              project={project}
-              edits={edits}
-              findings={workspace === 'findings'}
-            />
-          ) : workspace === 'thermal' ? (
-            <ThermalSheet index={index} project={project} edits={edits} />
-          ) : (
-            <Planned workspace={workspace} />
-          )}
+              <Planned workspace={workspace} />
+            )}
+          </Suspense>
           {message && (
             <div
               className={`absolute top-12 left-1/2 z-30 max-w-[70%] -translate-x-1/2 rounded-sm border px-3 py-1.5 shadow-lg ${message.bad ? 'border-blocker bg-panel text-blocker' : 'border-kelp bg-panel'}`}
@@ -217,7 +226,9 @@ function Opened({
           )}
         </main>
         {inScope && scope ? (
-          <ScopeDossier model={model} index={index} scope={scope} edits={edits} />
+          <Suspense fallback={null}>
+            <ScopeDossier model={model} index={index} scope={scope} edits={edits} />
+          </Suspense>
         ) : (
           <Dossier index={index} edits={edits} />
         )}
@@ -226,4 +237,8 @@ function Opened({
       <Help />
     </div>
   );
+}
+
+function Opening() {
+  return <p className="border-t border-line bg-panel px-4 py-6 text-muted">Opening …</p>;
 }

@@ -2231,6 +2231,8 @@ export interface components {
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
             attribute?: string;
             from?: string;
+            /** @enum {string} */
+            member?: "SURFACE_TYPE" | "OPENING_TYPE" | "CONSTRUCTION" | "GLAZING" | "SPACE" | "ZONE" | "STOREY" | "PEOPLE_SCHEDULE" | "LIGHTING_SCHEDULE" | "EQUIPMENT_SCHEDULE" | "HEATING_SCHEDULE" | "COOLING_SCHEDULE" | "AIR_SCHEDULE" | "WEEK" | "DAY" | "OTHER";
             object?: string;
             to?: string;
         });
