@@ -1,0 +1,113 @@
+// @vitest-environment happy-dom
+import { screen } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import type { Preview } from '../model/api';
+import { type Pending, useView } from '../model/state';
+import { finding } from '../model/testModel';
+import { PendingCard } from './PendingCard';
+import { eachAnew, fakeEdits, show } from './testPage';
+
+eachAnew();
+
+const FIGURES = {
+  floorArea: 20,
+  volume: 60,
+  outdoorArea: 30,
+  groundArea: 20,
+  interiorArea: 10,
+  glazedArea: 4,
+};
+
+function preview(parts: Partial<Preview>): Preview {
+  return {
+    summary: 'Deletes the wall s1.',
+    resolved: [],
+    added: [],
+    before: FIGURES,
+    after: FIGURES,
+    ...parts,
+  } as Preview;
+}
+
+function card(pending: Partial<Pending>) {
+  useView.setState({
+    pending: {
+      repair: { kind: 'DeleteSurface', surface: 's1' } as never,
+      label: 'Delete it',
+      finding: 'f1',
+      preview: null,
+      error: null,
+      ...pending,
+    },
+  });
+  const edits = fakeEdits();
+  return { ...show(<PendingCard edits={edits} />), edits };
+}
+
+describe('a repair before it is made', () => {
+  it('is not there when nothing is pending', () => {
+    show(<PendingCard edits={fakeEdits()} />);
+    expect(screen.queryByTestId('pending')).toBeNull();
+  });
+
+  it('says that it is being worked out, and cannot be made yet', () => {
+    card({});
+    expect(screen.getByText('Working out what will change …')).toBeTruthy();
+    expect(screen.queryByTestId('apply')).toBeNull();
+  });
+
+  it('says why it cannot be made', () => {
+    card({ error: 'The plane does not cross the room.' });
+    expect(screen.getByText('The plane does not cross the room.')).toBeTruthy();
+    expect(screen.queryByText(/Working out/)).toBeNull();
+    expect(screen.queryByTestId('apply')).toBeNull();
+  });
+
+  it('says what it does, resolves and brings', () => {
+    card({
+      preview: preview({ resolved: [finding('f1'), finding('f2')], added: [finding('f9')] }),
+    });
+    expect(screen.getByTestId('pending-summary').textContent).toBe('Deletes the wall s1.');
+    const text = screen.getByTestId('pending').textContent;
+    expect(text).toContain('Resolves 2 findings, brings 1 new one:');
+    expect(text).toContain('Fault f9');
+  });
+
+  it('shows only the figures that change', () => {
+    card({
+      preview: preview({ after: { ...FIGURES, floorArea: 25, outdoorArea: 30.004 } as never }),
+    });
+    const figures = screen.getByTestId('pending-figures').textContent;
+    expect(figures).toContain('Floor area');
+    expect(figures).toContain('20.00 m² → 25.00 m²');
+    expect(figures).not.toContain('To outdoor air');
+  });
+
+  it('shows no figures when none changes', () => {
+    card({ preview: preview({}) });
+    expect(screen.queryByTestId('pending-figures')).toBeNull();
+    expect(screen.getByTestId('pending').textContent).toContain('Resolves no finding.');
+  });
+
+  it('is made when a person says so', async () => {
+    const { user, edits } = card({ preview: preview({}) });
+    await user.click(screen.getByTestId('apply'));
+    expect(edits.apply).toHaveBeenCalledWith({ kind: 'DeleteSurface', surface: 's1' }, 'f1');
+  });
+
+  it('is left alone', async () => {
+    const { user, edits } = card({ preview: preview({}) });
+    await user.click(screen.getByRole('button', { name: 'Leave it' }));
+    expect(useView.getState().pending).toBeNull();
+    expect(edits.apply).not.toHaveBeenCalled();
+  });
+
+  it('names the findings that a remedy for many leaves', () => {
+    card({
+      preview: preview({}),
+      left: [{ finding: 'f7', message: 'Fault f7', reason: 'It is too small.' }] as never,
+    });
+    expect(screen.getByTestId('left').textContent).toContain('1 finding would stay');
+    expect(screen.getByTestId('left').textContent).toContain('It is too small.');
+  });
+});
