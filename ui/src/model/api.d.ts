@@ -2361,11 +2361,6 @@ export interface components {
             outline?: components["schemas"]["Vec3"][];
             surface?: string;
         });
-        Result: {
-            hits: components["schemas"]["Hit"][];
-            lines: string[];
-            more: boolean;
-        };
         RetypeOpening: {
             kind: "RetypeOpening";
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
@@ -2849,6 +2844,11 @@ export interface components {
         };
         TraceRequest: {
             text: string;
+        };
+        Traced: {
+            hits: components["schemas"]["Hit"][];
+            lines: string[];
+            more: boolean;
         };
         TrimmedView: {
             /** Format: int64 */
@@ -4326,7 +4326,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Result"];
+                    "application/json": components["schemas"]["Traced"];
                 };
             };
         };

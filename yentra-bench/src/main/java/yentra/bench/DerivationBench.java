@@ -158,7 +158,7 @@ final class DerivationBench {
     for (int i = 0; i < sizes.length; i++) {
       DerivationBench b = new DerivationBench(sizes[i]);
       double best = Double.POSITIVE_INFINITY;
-      BoundaryDerivation.Result r = null;
+      BoundaryDerivation.Derived r = null;
       for (int round = 0; round < 3; round++) {
         r = null;
         System.gc();

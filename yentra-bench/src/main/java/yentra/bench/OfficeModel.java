@@ -74,17 +74,38 @@ final class OfficeModel {
         new Construction(
             "con-1", "Any", List.of(), 0.3, source("Construction", "con-1"), Extras.NONE);
     return Envelope.of(
-        Envelope.Parts.of(Delivered.si(Delivered.GBXML, "6.01", Vec3.ZERO), new Site("", 50.0, 8.0, 0.0, 0.0, Extras.NONE)).with().buildings(List.of(
-                new Building(
-                    "b-1", "Office", "Office", null, source("Building", "b-1"), Extras.NONE))).storeys(storeys).zones(List.of(Zone.of("zn-1").with().name("Office").heatingSetPoint(20.0).coolingSetPoint(26.0).source(source("Zone", "zn-1")).build())).spaces(spaces).surfaces(surfaces).constructions(List.of(wall)).glazings(List.of(
-                new Glazing(
-                    "glass-1",
-                    "Any",
-                    1.3,
-                    0.55,
-                    0.75,
-                    source("WindowType", "glass-1"),
-                    Extras.NONE))).build());
+        Envelope.Parts.of(
+                Delivered.si(Delivered.GBXML, "6.01", Vec3.ZERO),
+                new Site("", 50.0, 8.0, 0.0, 0.0, Extras.NONE))
+            .with()
+            .buildings(
+                List.of(
+                    new Building(
+                        "b-1", "Office", "Office", null, source("Building", "b-1"), Extras.NONE)))
+            .storeys(storeys)
+            .zones(
+                List.of(
+                    Zone.of("zn-1")
+                        .with()
+                        .name("Office")
+                        .heatingSetPoint(20.0)
+                        .coolingSetPoint(26.0)
+                        .source(source("Zone", "zn-1"))
+                        .build()))
+            .spaces(spaces)
+            .surfaces(surfaces)
+            .constructions(List.of(wall))
+            .glazings(
+                List.of(
+                    new Glazing(
+                        "glass-1",
+                        "Any",
+                        1.3,
+                        0.55,
+                        0.75,
+                        source("WindowType", "glass-1"),
+                        Extras.NONE)))
+            .build());
   }
 
   private void room(int i, int j, int k) {
@@ -102,7 +123,19 @@ final class OfficeModel {
     Polygon west = Polygon.of(d, a, a.plus(up), d.plus(up));
     String key = key(i, j, k);
     spaces.add(
-        Space.of(key).with().name("Room " + key).storey("st-" + k).zone("zn-1").building("b-1").use("OfficeEnclosed").condition("HeatedAndCooled").statedFloorArea(W * D).statedVolume(W * D * H).shell(List.of(floor, roof, south, east, north, west)).source(source("Space", key)).build());
+        Space.of(key)
+            .with()
+            .name("Room " + key)
+            .storey("st-" + k)
+            .zone("zn-1")
+            .building("b-1")
+            .use("OfficeEnclosed")
+            .condition("HeatedAndCooled")
+            .statedFloorArea(W * D)
+            .statedVolume(W * D * H)
+            .shell(List.of(floor, roof, south, east, north, west))
+            .source(source("Space", key))
+            .build());
     add(
         k == 0 ? SurfaceType.SLAB_ON_GRADE : SurfaceType.INTERIOR_FLOOR,
         floor,
@@ -159,14 +192,27 @@ final class OfficeModel {
               opening("op-" + key + "-2", o, u, v, 0.55));
     }
     surfaces.add(
-        Surface.of(key, type, p, BoundaryKind.READ).with().sides(sides).construction("con-1").source(source("Surface", key)).openings(openings).build());
+        Surface.of(key, type, p, BoundaryKind.READ)
+            .with()
+            .sides(sides)
+            .construction("con-1")
+            .source(source("Surface", key))
+            .openings(openings)
+            .build());
   }
 
   private static Opening opening(String key, Vec3 o, Vec3 u, Vec3 v, double at) {
-    return Opening.of(key, OpeningType.FIXED_WINDOW, Polygon.of(
-            o.plus(u.times(at)).plus(v.times(0.3)),
-            o.plus(u.times(at + 0.35)).plus(v.times(0.3)),
-            o.plus(u.times(at + 0.35)).plus(v.times(0.8)),
-            o.plus(u.times(at)).plus(v.times(0.8)))).with().glazing("glass-1").source(source("Opening", key)).build();
+    return Opening.of(
+            key,
+            OpeningType.FIXED_WINDOW,
+            Polygon.of(
+                o.plus(u.times(at)).plus(v.times(0.3)),
+                o.plus(u.times(at + 0.35)).plus(v.times(0.3)),
+                o.plus(u.times(at + 0.35)).plus(v.times(0.8)),
+                o.plus(u.times(at)).plus(v.times(0.8))))
+        .with()
+        .glazing("glass-1")
+        .source(source("Opening", key))
+        .build();
   }
 }

@@ -244,7 +244,11 @@ final class Faults {
     e =
         e.withOrphans(
             List.of(
-                Opening.of("op-lost", OpeningType.FIXED_WINDOW, lost).with().glazing("win-double").source(new SourceRef("Opening", "op-lost", "", 0, 0)).build()));
+                Opening.of("op-lost", OpeningType.FIXED_WINDOW, lost)
+                    .with()
+                    .glazing("win-double")
+                    .source(new SourceRef("Opening", "op-lost", "", 0, 0))
+                    .build()));
   }
 
   private static Polygon rectangle(Vec3 corner, Vec3 u, Vec3 v) {
@@ -253,7 +257,12 @@ final class Faults {
 
   private static Surface stray(
       String key, SurfaceType type, Polygon p, List<Side> sides, String construction) {
-    return Surface.of(key, type, p, BoundaryKind.READ).with().sides(sides).construction(construction).source(new SourceRef("Surface", key, "", 0, 0)).build();
+    return Surface.of(key, type, p, BoundaryKind.READ)
+        .with()
+        .sides(sides)
+        .construction(construction)
+        .source(new SourceRef("Surface", key, "", 0, 0))
+        .build();
   }
 
   /**

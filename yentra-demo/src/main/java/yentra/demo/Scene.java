@@ -61,7 +61,14 @@ final class Scene {
   }
 
   Scene zone(String key, String name, Double heating, Double cooling) {
-    zones.add(Zone.of(key).with().name(name).heatingSetPoint(heating).coolingSetPoint(cooling).source(source("Zone", key, name)).build());
+    zones.add(
+        Zone.of(key)
+            .with()
+            .name(name)
+            .heatingSetPoint(heating)
+            .coolingSetPoint(cooling)
+            .source(source("Zone", key, name))
+            .build());
     return this;
   }
 
@@ -187,7 +194,13 @@ final class Scene {
       SurfaceType type, Polygon polygon, List<Side> sides, String construction) {
     String key = "su-" + nextSurface++;
     String cad = String.valueOf(210400 + 7 * nextSurface);
-    return Surface.of(key, type, polygon, BoundaryKind.READ).with().sides(sides).construction(construction).source(source("Surface", key, "")).element(new SourceRef("CADObjectId", cad, "", 0, 0)).build();
+    return Surface.of(key, type, polygon, BoundaryKind.READ)
+        .with()
+        .sides(sides)
+        .construction(construction)
+        .source(source("Surface", key, ""))
+        .element(new SourceRef("CADObjectId", cad, "", 0, 0))
+        .build();
   }
 
   Scene shade(Polygon p) {
@@ -223,7 +236,15 @@ final class Scene {
         String key = "op-" + nextOpening++;
         List<Opening> openings = new ArrayList<>(s.openings());
         openings.add(
-            Opening.of(key, type, p).with().construction(construction).glazing(glazing).source(source("Opening", key, "")).element(new SourceRef("CADObjectId", String.valueOf(330100 + 3 * nextOpening), "", 0, 0)).build());
+            Opening.of(key, type, p)
+                .with()
+                .construction(construction)
+                .glazing(glazing)
+                .source(source("Opening", key, ""))
+                .element(
+                    new SourceRef(
+                        "CADObjectId", String.valueOf(330100 + 3 * nextOpening), "", 0, 0))
+                .build());
         surfaces.set(i, s.withOpenings(openings));
         return this;
       }
@@ -252,17 +273,44 @@ final class Scene {
       double volume = Shell.of(r.faces()).signedVolume();
       floor += area;
       spaces.add(
-          Space.of(r.key()).with().name(r.name()).storey(r.storey()).zone(r.zone()).building("bldg-1").use(r.use()).condition(r.condition()).gains(gains).statedFloorArea(round(area)).statedVolume(round(volume)).shell(r.faces()).source(source("Space", r.key(), r.name())).build());
+          Space.of(r.key())
+              .with()
+              .name(r.name())
+              .storey(r.storey())
+              .zone(r.zone())
+              .building("bldg-1")
+              .use(r.use())
+              .condition(r.condition())
+              .gains(gains)
+              .statedFloorArea(round(area))
+              .statedVolume(round(volume))
+              .shell(r.faces())
+              .source(source("Space", r.key(), r.name()))
+              .build());
     }
     return Envelope.of(
-        Envelope.Parts.of(Delivered.si(Delivered.GBXML, "6.01", yentra.core.geometry.Vec3.ZERO), site).with().buildings(List.of(
-                new Building(
-                    "bldg-1",
-                    building,
-                    use,
-                    round(floor),
-                    source("Building", "bldg-1", building),
-                    Extras.NONE))).storeys(storeys).zones(zones).spaces(spaces).surfaces(surfaces).constructions(constructions).layers(layers).materials(materials).glazings(glazings).schedules(schedules).build());
+        Envelope.Parts.of(
+                Delivered.si(Delivered.GBXML, "6.01", yentra.core.geometry.Vec3.ZERO), site)
+            .with()
+            .buildings(
+                List.of(
+                    new Building(
+                        "bldg-1",
+                        building,
+                        use,
+                        round(floor),
+                        source("Building", "bldg-1", building),
+                        Extras.NONE)))
+            .storeys(storeys)
+            .zones(zones)
+            .spaces(spaces)
+            .surfaces(surfaces)
+            .constructions(constructions)
+            .layers(layers)
+            .materials(materials)
+            .glazings(glazings)
+            .schedules(schedules)
+            .build());
   }
 
   private static double round(double d) {

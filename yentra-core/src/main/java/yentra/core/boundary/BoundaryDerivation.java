@@ -58,7 +58,7 @@ public final class BoundaryDerivation {
    * @param orphans windows and doors whose element bounds a space, but which lie in no surface
    * @param unpaired what could not be derived, in sentences
    */
-  public record Result(
+  public record Derived(
       List<Surface> surfaces,
       List<Surface> shades,
       List<Opening> orphans,
@@ -105,7 +105,7 @@ public final class BoundaryDerivation {
    */
   private record Regions(boolean whole, PlaneFrame frame, List<Region> list) {}
 
-  public Result derive(BoundaryMatching.Constructions constructions) {
+  public Derived derive(BoundaryMatching.Constructions constructions) {
     return derive(constructions, Watch.NONE);
   }
 
@@ -114,7 +114,7 @@ public final class BoundaryDerivation {
    *
    * @throws java.util.concurrent.CancellationException when the watch gives up
    */
-  public Result derive(BoundaryMatching.Constructions constructions, Watch watch) {
+  public Derived derive(BoundaryMatching.Constructions constructions, Watch watch) {
     Surroundings around = new Surroundings(rooms, barriers, ground, options, tolerance);
     Runnable step = watch.part(0, FACES).steps(around.faces().size());
     List<Regions> all =
@@ -255,7 +255,7 @@ public final class BoundaryDerivation {
     return room.source().name().isBlank() ? room.key() : room.source().name();
   }
 
-  private Result surfaces(
+  private Derived surfaces(
       List<SurfaceDraft> drafts,
       Surroundings around,
       BoundaryMatching.Constructions constructions,
@@ -280,7 +280,7 @@ public final class BoundaryDerivation {
     List<Surface> shades =
         new ShadingDerivation(around.scene(), around.rooms(), ground, rules)
             .of(barriers, bounding, watch);
-    return new Result(out, shades, orphans, uncovered(voids, around), List.copyOf(problems));
+    return new Derived(out, shades, orphans, uncovered(voids, around), List.copyOf(problems));
   }
 
   /** Enclosed volumes that no space covers, each once. */

@@ -63,7 +63,7 @@ public final class BoundaryMatching {
   }
 
   /** The result: surfaces in the order of the boundaries, and openings that lie in none. */
-  public record Result(List<Surface> surfaces, List<Opening> orphans) {}
+  public record Matched(List<Surface> surfaces, List<Opening> orphans) {}
 
   /** Gives the construction of an element seen as a surface or opening, and its thickness. */
   public interface Constructions {
@@ -93,7 +93,7 @@ public final class BoundaryMatching {
     Double thickness(DeliveredBoundary b);
   }
 
-  public Result match(List<DeliveredBoundary> boundaries, Constructions constructions) {
+  public Matched match(List<DeliveredBoundary> boundaries, Constructions constructions) {
     tellsEarth = boundaries.stream().anyMatch(b -> b.side() == DeliveredBoundary.OtherSide.EARTH);
     Map<String, List<DeliveredBoundary>> bySpace = new HashMap<>();
     boundaries.stream()
@@ -128,7 +128,7 @@ public final class BoundaryMatching {
         surfaces.add(surface(w, other, children, constructions));
       }
     }
-    return new Result(surfaces, orphans);
+    return new Matched(surfaces, orphans);
   }
 
   /**

@@ -64,17 +64,17 @@ public final class ConventionShift {
    * @param envelope with the surfaces moved
    * @param notes what changed, and what could not be moved
    */
-  public record Result(Envelope envelope, List<String> notes) {}
+  public record Shifted(Envelope envelope, List<String> notes) {}
 
   /** Moves the surfaces of an envelope whose sides lie on inner faces. */
-  public static Result apply(Envelope envelope, Convention convention, Rules rules) {
+  public static Shifted apply(Envelope envelope, Convention convention, Rules rules) {
     if (convention == Convention.INNER) {
-      return new Result(envelope, List.of());
+      return new Shifted(envelope, List.of());
     }
     return new ConventionShift(envelope, convention, rules).move();
   }
 
-  private Result move() {
+  private Shifted move() {
     Map<String, Surface> moved = Map.of();
     for (int round = 0; round < MOST_ROUNDS; round++) {
       faces.shift(fixed);
@@ -213,7 +213,7 @@ public final class ConventionShift {
     return out;
   }
 
-  private Result result(Map<String, Surface> moved) {
+  private Shifted result(Map<String, Surface> moved) {
     List<Space> spaces = new ArrayList<>();
     double before = 0;
     double after = 0;
@@ -247,7 +247,7 @@ public final class ConventionShift {
             after,
             floorBefore,
             floorAfter));
-    return new Result(
+    return new Shifted(
         envelope.withSpaces(spaces).withSurfaces(new ArrayList<>(moved.values())), notes);
   }
 

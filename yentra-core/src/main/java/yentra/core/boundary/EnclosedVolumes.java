@@ -40,7 +40,7 @@ public record EnclosedVolumes(
   /**
    * @param storey key of a storey, or null
    */
-  public record Volume(String name, String storey, SpaceFinder.Found found) {
+  public record Volume(String name, String storey, SpaceFinder.FoundSpace found) {
     public SpaceSeed seed() {
       return new SpaceSeed(name, found.inside());
     }
@@ -52,10 +52,10 @@ public record EnclosedVolumes(
    * @param taken names of the spaces that there are
    */
   public static EnclosedVolumes of(
-      SpaceFinder.Result found, List<Storey> storeys, Set<String> taken) {
+      SpaceFinder.FoundSpaces found, List<Storey> storeys, Set<String> taken) {
     List<Volume> out = new ArrayList<>();
     Map<String, Integer> numbers = new HashMap<>();
-    for (SpaceFinder.Found f : found.found()) {
+    for (SpaceFinder.FoundSpace f : found.found()) {
       Storey storey = storey(Shell.of(f.body()).box().min().z(), storeys);
       String on = storey == null || storey.name().isBlank() ? "" : storey.name() + " ";
       String name;
@@ -95,7 +95,7 @@ public record EnclosedVolumes(
         }
       }
     }
-    SpaceFinder.Result r = SpaceFinder.ofSheets(sheets, GAP, LEAST, rules).find();
+    SpaceFinder.FoundSpaces r = SpaceFinder.ofSheets(sheets, GAP, LEAST, rules).find();
     Set<String> names = new HashSet<>();
     List<SolidProbe> covered = new ArrayList<>();
     for (Space s : e.spaces()) {
@@ -105,15 +105,16 @@ public record EnclosedVolumes(
         covered.add(new SolidProbe(body));
       }
     }
-    List<SpaceFinder.Found> free =
+    List<SpaceFinder.FoundSpace> free =
         r.found().stream()
             .filter(f -> covered.stream().noneMatch(c -> c.contains(f.inside())))
             .toList();
-    return of(new SpaceFinder.Result(free, r.leaks(), r.open(), r.cavities()), e.storeys(), names);
+    return of(
+        new SpaceFinder.FoundSpaces(free, r.leaks(), r.open(), r.cavities()), e.storeys(), names);
   }
 
   /** A key for a found space, by its place, that no space has yet. */
-  public static String key(SpaceFinder.Found found, Set<String> taken) {
+  public static String key(SpaceFinder.FoundSpace found, Set<String> taken) {
     Vec3 c = Shell.of(found.body()).box().centre();
     String base =
         String.format(

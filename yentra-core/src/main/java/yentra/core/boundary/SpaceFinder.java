@@ -66,9 +66,9 @@ public final class SpaceFinder {
    * @param floorArea in m²
    * @param inside a point well within it
    */
-  public record Found(
+  public record FoundSpace(
       List<Polygon> body, List<Polygon> bridged, double volume, double floorArea, Vec3 inside) {
-    public Found {
+    public FoundSpace {
       body = List.copyOf(body);
       bridged = List.copyOf(bridged);
     }
@@ -80,7 +80,8 @@ public final class SpaceFinder {
    * @param open volumes whose faces do not close, with the reason
    * @param cavities how many enclosed volumes are too small or too narrow for a room
    */
-  public record Result(List<Found> found, List<Vec3> leaks, List<String> open, int cavities) {}
+  public record FoundSpaces(
+      List<FoundSpace> found, List<Vec3> leaks, List<String> open, int cavities) {}
 
   /**
    * @param gap slits up to this width are bridged, in metres
@@ -129,22 +130,22 @@ public final class SpaceFinder {
   /** A flat face of a part. */
   private record ObstacleFace(int number, PlaneFrame frame, Obstacles.Obstacle part) {}
 
-  public Result find() {
+  public FoundSpaces find() {
     boolean solid = obstacles.all().stream().allMatch(p -> p.sheet() == null);
     GapPlugs plugs = new GapPlugs(obstacles, gap, tolerance);
     int given = obstacles.size();
     if (solid) {
       plugs.plug();
     }
-    Result first = search();
+    FoundSpaces first = search();
     if (!solid || !plugs.plugCorners(given)) {
       return first;
     }
-    Result second = search();
+    FoundSpaces second = search();
     return second.found.size() > first.found.size() ? second : first;
   }
 
-  private Result search() {
+  private FoundSpaces search() {
     List<Free> free =
         IntStream.range(0, obstacles.size())
             .parallel()
@@ -174,17 +175,17 @@ public final class SpaceFinder {
             .add(f.cell);
       }
     }
-    List<Found> out = new ArrayList<>();
+    List<FoundSpace> out = new ArrayList<>();
     List<String> open = new ArrayList<>();
     int cavities = 0;
     for (Map<ObstacleFace, List<Geometry>> cells : byAir.values()) {
       cavities += body(cells, out, open) ? 0 : 1;
     }
     out.sort(
-        Comparator.comparingDouble((Found f) -> low(f).z())
+        Comparator.comparingDouble((FoundSpace f) -> low(f).z())
             .thenComparingDouble(f -> low(f).x())
             .thenComparingDouble(f -> low(f).y()));
-    return new Result(out, air.leaks(), open, cavities);
+    return new FoundSpaces(out, air.leaks(), open, cavities);
   }
 
   /** The faces of an enclosed air, turned out of it. */
@@ -216,7 +217,7 @@ public final class SpaceFinder {
     return out;
   }
 
-  private static Vec3 low(Found f) {
+  private static Vec3 low(FoundSpace f) {
     return Shell.of(f.body).box().min();
   }
 
@@ -245,7 +246,7 @@ public final class SpaceFinder {
 
   /** Adds the body of an enclosed air, or says what is open; false when it is but a cavity. */
   private boolean body(
-      Map<ObstacleFace, List<Geometry>> cells, List<Found> out, List<String> open) {
+      Map<ObstacleFace, List<Geometry>> cells, List<FoundSpace> out, List<String> open) {
     List<Polygon> faces = faces(cells);
     List<OpenEdges.Piece> pieces = OpenEdges.find(faces, tolerance);
     List<Polygon> flat = CoplanarFaces.of(PlaneSnap.of(faces, STEP), tolerance);
@@ -269,7 +270,7 @@ public final class SpaceFinder {
     }
     double floor =
         flat.stream().filter(p -> types.isFloor(p.tilt())).mapToDouble(Polygon::area).sum();
-    out.add(new Found(flat, bridged(cells), volume, floor, inside(flat)));
+    out.add(new FoundSpace(flat, bridged(cells), volume, floor, inside(flat)));
     return true;
   }
 

@@ -43,7 +43,7 @@ final class IfcBoundaries {
   }
 
   /** A space that boundaries can belong to: its instance, key and body. */
-  record Room(StepInstance instance, String key, Shell body) {}
+  record BoundedSpace(StepInstance instance, String key, Shell body) {}
 
   /** A boundary that could not be read. */
   record Problem(String space, SourceRef source, String why) {}
@@ -58,7 +58,7 @@ final class IfcBoundaries {
   }
 
   /** All second-level boundaries in the order of the file; one with several faces gives several. */
-  List<DeliveredBoundary> read(Map<Integer, Room> rooms) {
+  List<DeliveredBoundary> read(Map<Integer, BoundedSpace> rooms) {
     List<DeliveredBoundary> out = new ArrayList<>();
     for (int id :
         file.ofType(
@@ -70,7 +70,7 @@ final class IfcBoundaries {
       boolean second =
           b.is("IFCRELSPACEBOUNDARY2NDLEVEL")
               || b.text(2).toLowerCase(java.util.Locale.ROOT).startsWith("2nd");
-      Room room = rooms.get(b.ref(4));
+      BoundedSpace room = rooms.get(b.ref(4));
       if (!second) {
         firstLevel++;
       } else if (room != null) {
@@ -84,7 +84,7 @@ final class IfcBoundaries {
     return out;
   }
 
-  private void add(StepInstance b, Room room, List<DeliveredBoundary> out)
+  private void add(StepInstance b, BoundedSpace room, List<DeliveredBoundary> out)
       throws IfcGeometryException {
     StepInstance connection = file.get(b.ref(6));
     if (connection == null || connection.ref(0) == 0) {
@@ -142,7 +142,7 @@ final class IfcBoundaries {
     return host == null ? "" : host.text(0);
   }
 
-  private Polygon outward(Polygon face, Room room) {
+  private Polygon outward(Polygon face, BoundedSpace room) {
     return room.body.direction(face, tolerance.gap()) < 0 ? face.reversed() : face;
   }
 

@@ -111,7 +111,7 @@ final class IfcFoundSpaces {
   }
 
   private void add(EnclosedVolumes.Volume v, String name) {
-    SpaceFinder.Found found = v.found();
+    SpaceFinder.FoundSpace found = v.found();
     String key = EnclosedVolumes.key(found, keys);
     keys.add(key);
     spaces.add(

@@ -135,7 +135,7 @@ public final class IfcReader {
     Building building = structure.building();
     List<Storey> storeys = structure.storeys(building.key());
     List<Zone> zones = structure.zones();
-    Map<Integer, IfcBoundaries.Room> rooms = new LinkedHashMap<>();
+    Map<Integer, IfcBoundaries.BoundedSpace> rooms = new LinkedHashMap<>();
     List<Space> spaces = structure.spaces(building.key(), rooms);
     findSpaces(building, storeys, spaces);
     Ground ground = new IfcGround(model, inScope, groundLevel, notes).ground();
@@ -173,13 +173,13 @@ public final class IfcReader {
 
   /** Solid constructions get their thickness, and surfaces the place that the convention asks. */
   private Envelope shifted(Envelope inner) {
-    IfcThickness.Result solid = IfcThickness.of(inner);
+    IfcThickness.Thickened solid = IfcThickness.of(inner);
     notes.counted(
         solid.count(),
         "construction",
         "constructions",
         " of one material without layers are as thick as their elements");
-    ConventionShift.Result moved =
+    ConventionShift.Shifted moved =
         ConventionShift.apply(solid.envelope(), options.convention(), rules());
     moved.notes().forEach(notes::assumed);
     return moved.envelope();
@@ -209,7 +209,7 @@ public final class IfcReader {
 
   /** The surfaces of all spaces: delivered boundaries that hold, others derived. */
   private IfcSpaceSurfaces surfaces(
-      List<Space> spaces, Map<Integer, IfcBoundaries.Room> rooms, Ground ground) {
+      List<Space> spaces, Map<Integer, IfcBoundaries.BoundedSpace> rooms, Ground ground) {
     IfcBoundaries reader = new IfcBoundaries(model, tolerance);
     List<DeliveredBoundary> boundaries = unique(reader.read(rooms));
     notes.outOfScope(boundaries, inScope);

@@ -102,7 +102,7 @@ final class IfcSpaceSurfaces {
     DeliveredJudgement judged = DeliveredJudgement.of(rooms, boundaries, tolerance);
     astray = judged.astray();
     Map<String, String> faults = faults(rooms, judged);
-    BoundaryMatching.Result delivered =
+    BoundaryMatching.Matched delivered =
         new BoundaryMatching(ground, options.derivation().types(), tolerance)
             .match(boundaries, constructions);
     if (options.mode() == BoundaryOptions.Mode.AUTO && faults.size() < rooms.size()) {
@@ -114,7 +114,7 @@ final class IfcSpaceSurfaces {
       bare(spaces, boundaries);
       return;
     }
-    BoundaryDerivation.Result derived = derive(rooms, options.derivation());
+    BoundaryDerivation.Derived derived = derive(rooms, options.derivation());
     uncovered = derived.uncovered();
     notes.addAll(derived.unpaired());
     say(faults, spaces, firstLevel);
@@ -140,7 +140,7 @@ final class IfcSpaceSurfaces {
     return out;
   }
 
-  private BoundaryDerivation.Result derive(List<Room> rooms, DerivationOptions how) {
+  private BoundaryDerivation.Derived derive(List<Room> rooms, DerivationOptions how) {
     IfcConstruction construction = new IfcConstruction(model, inScope);
     return new BoundaryDerivation(
             rooms, construction.barriers(), construction.cuts(), ground, how, tolerance)
@@ -152,8 +152,8 @@ final class IfcSpaceSurfaces {
    * Where only construction lies behind them they are of type 2b, which many deliveries do not say;
    * else their space is not sound.
    */
-  private BoundaryMatching.Result halves(
-      List<Room> rooms, BoundaryMatching.Result delivered, Map<String, String> faults) {
+  private BoundaryMatching.Matched halves(
+      List<Room> rooms, BoundaryMatching.Matched delivered, Map<String, String> faults) {
     boolean any =
         delivered.surfaces().stream().anyMatch(s -> half(s) && !faults.containsKey(room(s)));
     if (!any) {
@@ -193,7 +193,7 @@ final class IfcSpaceSurfaces {
       out.add(
           construction ? known.withKind(BoundaryKind.READ_2B, options.derivation().types()) : s);
     }
-    return new BoundaryMatching.Result(out, delivered.orphans());
+    return new BoundaryMatching.Matched(out, delivered.orphans());
   }
 
   private static boolean half(Surface s) {
@@ -244,7 +244,7 @@ final class IfcSpaceSurfaces {
 
   /** Delivered surfaces between sound spaces and what lies outside, derived ones for the others. */
   private void merge(
-      BoundaryMatching.Result delivered, BoundaryDerivation.Result derived, Set<String> unsound) {
+      BoundaryMatching.Matched delivered, BoundaryDerivation.Derived derived, Set<String> unsound) {
     Map<String, List<Surface>> towardsUnsound = new HashMap<>();
     List<Surface> out = new ArrayList<>();
     for (Surface s : derived.surfaces()) {

@@ -194,7 +194,7 @@ final class IfcStructure {
    *
    * @param rooms is filled with what boundaries need of them, by instance number
    */
-  List<Space> spaces(String building, Map<Integer, IfcBoundaries.Room> rooms) {
+  List<Space> spaces(String building, Map<Integer, IfcBoundaries.BoundedSpace> rooms) {
     List<Space> out = new ArrayList<>();
     Set<String> taken = new HashSet<>();
     List<Element> all =
@@ -212,7 +212,7 @@ final class IfcStructure {
       }
       Body body = model.body(e);
       bodyNotes(e, key, body);
-      rooms.put(id, new IfcBoundaries.Room(s, key, Shell.of(body.faces())));
+      rooms.put(id, new IfcBoundaries.BoundedSpace(s, key, Shell.of(body.faces())));
       List<PropertySet> sets = values.properties(e);
       Double area = stated(sets, "NetFloorArea", "GrossFloorArea");
       String zone = zoneOf.get(id);

@@ -33,9 +33,9 @@ final class IfcThickness {
    *
    * @param count of the constructions that got a thickness
    */
-  record Result(Envelope envelope, int count) {}
+  record Thickened(Envelope envelope, int count) {}
 
-  static Result of(Envelope e) {
+  static Thickened of(Envelope e) {
     IfcThickness t = new IfcThickness();
     e.layers().forEach(l -> t.layers.put(l.key(), l));
     e.materials().forEach(m -> t.materials.put(m.key(), m));
@@ -58,10 +58,10 @@ final class IfcThickness {
       }
     }
     if (t.count == 0) {
-      return new Result(e, 0);
+      return new Thickened(e, 0);
     }
     List<Surface> surfaces = e.surfaces().stream().map(t::with).toList();
-    return new Result(
+    return new Thickened(
         e.withConstructions(t.constructions, t.newLayers, t.newMaterials).withSurfaces(surfaces),
         t.count);
   }

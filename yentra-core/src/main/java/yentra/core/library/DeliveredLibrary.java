@@ -77,8 +77,8 @@ public final class DeliveredLibrary {
   /** Empty when a material says neither conductivity nor resistance. */
   private List<LibraryLayer> layers(BuildUp b) {
     List<LibraryLayer> out = new ArrayList<>();
-    for (List<BuildUp.Part> layer : b.layers()) {
-      for (BuildUp.Part p : layer) {
+    for (List<BuildUp.Constituent> layer : b.layers()) {
+      for (BuildUp.Constituent p : layer) {
         Material m = p.material();
         if (m.conductivity() == null && m.resistance() == null
             || m.conductivity() != null && m.thickness() == null) {

@@ -237,8 +237,8 @@ public record Library(
 
   /** How the U-value of a construction's layers comes about; empty when a material is not there. */
   public Optional<UValueBreakdown> breakdown(LibraryConstruction c) {
-    List<List<BuildUp.Part>> layers = new ArrayList<>();
-    List<BuildUp.Part> beside = new ArrayList<>();
+    List<List<BuildUp.Constituent>> layers = new ArrayList<>();
+    List<BuildUp.Constituent> beside = new ArrayList<>();
     double filled = 0;
     for (LibraryLayer x : c.layers()) {
       Optional<LibraryMaterial> m = material(x.material());
@@ -257,7 +257,7 @@ public record Library(
               SourceRef.REPAIR,
               Extras.NONE);
       double share = x.share() == null ? 1 : x.share();
-      beside.add(new BuildUp.Part(made, share));
+      beside.add(new BuildUp.Constituent(made, share));
       filled += share;
       if (filled > 1 - 1e-6) {
         layers.add(beside);

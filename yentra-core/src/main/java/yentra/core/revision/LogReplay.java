@@ -52,8 +52,8 @@ public final class LogReplay {
   /**
    * @param run the state after all that were made, with its findings
    */
-  public record Result(CheckRun run, List<Step> steps) {
-    public Result {
+  public record Replayed(CheckRun run, List<Step> steps) {
+    public Replayed {
       steps = List.copyOf(steps);
     }
 
@@ -77,7 +77,7 @@ public final class LogReplay {
    * @param start the other revision
    * @param keys what an object of the old revision is called in the other
    */
-  public static Result of(CheckRun start, Log old, UnaryOperator<String> keys) {
+  public static Replayed of(CheckRun start, Log old, UnaryOperator<String> keys) {
     CheckRun run = start;
     Envelope before = old.delivered;
     AttributeConflicts conflicts =
@@ -106,7 +106,7 @@ public final class LogReplay {
                 "The fault that it answered is not in this revision."));
         continue;
       }
-      Made made = made(run, repair);
+      Attempt made = made(run, repair);
       if (made.envelope == null) {
         steps.add(
             new Step(
@@ -120,7 +120,7 @@ public final class LogReplay {
         steps.add(new Step(i, Outcome.APPLIED, made.repair, finding, made.left));
       }
     }
-    return new Result(run, steps);
+    return new Replayed(run, steps);
   }
 
   /** The state on its own revision, which a repair that fails there leaves as it is. */
@@ -138,10 +138,10 @@ public final class LogReplay {
    * @param needed false when all that it answered is gone
    * @param left what was not made, and why
    */
-  private record Made(Envelope envelope, Repair repair, boolean needed, String left) {}
+  private record Attempt(Envelope envelope, Repair repair, boolean needed, String left) {}
 
   /** Of several repairs in one those are made that can be and are needed. */
-  private static Made made(CheckRun run, Repair repair) {
+  private static Attempt made(CheckRun run, Repair repair) {
     Several several = repair instanceof Several s ? s : new Several("", List.of(repair), List.of());
     Envelope e = run.context().envelope();
     List<Repair> done = new ArrayList<>();
@@ -173,9 +173,9 @@ public final class LogReplay {
                     ? left.get(0)
                     : left.size() + " of " + all + " cannot be made here: " + left.get(0));
     if (done.isEmpty()) {
-      return new Made(null, repair, !left.isEmpty(), said.strip());
+      return new Attempt(null, repair, !left.isEmpty(), said.strip());
     }
-    return new Made(
+    return new Attempt(
         e,
         done.size() == all ? repair : new Several(several.label(), done, findings),
         true,

@@ -60,7 +60,7 @@ public final class MessageTrace {
    * @param lines of the text, those without a hit as well
    * @param more more was found than is told
    */
-  public record Result(List<String> lines, List<Hit> hits, boolean more) {}
+  public record Traced(List<String> lines, List<Hit> hits, boolean more) {}
 
   /**
    * @param naming what people call its objects
@@ -77,7 +77,7 @@ public final class MessageTrace {
   }
 
   /** Goes through a text; no longer one than two million signs is looked at. */
-  public Result of(String text) {
+  public Traced of(String text) {
     List<String> lines =
         List.of(text.substring(0, Math.min(text.length(), LONGEST)).split("\r\n|\r|\n", -1));
     List<Hit> hits = new ArrayList<>();
@@ -89,7 +89,7 @@ public final class MessageTrace {
       }
       line(i + 1, lines.get(i), hits);
     }
-    return new Result(lines, hits, more);
+    return new Traced(lines, hits, more);
   }
 
   private void line(int number, String line, List<Hit> hits) {

@@ -174,10 +174,10 @@ final class StepParser extends StepTokens {
   }
 
   /** An open list, with the type name in front of it where it is the value of a typed parameter. */
-  private record Frame(String type, List<StepValue> items) {}
+  private record OpenList(String type, List<StepValue> items) {}
 
   private StepValue value() throws SyntaxException {
-    Deque<Frame> open = new ArrayDeque<>();
+    Deque<OpenList> open = new ArrayDeque<>();
     while (true) {
       skip();
       StepValue done = null;
@@ -185,13 +185,13 @@ final class StepParser extends StepTokens {
       byte c = i < b.length ? b[i] : 0;
       if (c == '(') {
         i++;
-        push(open, new Frame("", new ArrayList<>()));
+        push(open, new OpenList("", new ArrayList<>()));
       } else if (c == ')') {
         i++;
         if (open.isEmpty()) {
           throw new SyntaxException("')' without '('", start);
         }
-        Frame f = open.pop();
+        OpenList f = open.pop();
         done = close(f, start);
       } else if (c == ',') {
         i++;
@@ -202,7 +202,7 @@ final class StepParser extends StepTokens {
           throw new SyntaxException("'(' expected after " + type, i);
         }
         i++;
-        push(open, new Frame(type, new ArrayList<>()));
+        push(open, new OpenList(type, new ArrayList<>()));
       } else {
         done = atom(c);
       }
@@ -215,14 +215,14 @@ final class StepParser extends StepTokens {
     }
   }
 
-  private static void push(Deque<Frame> open, Frame f) throws SyntaxException {
+  private static void push(Deque<OpenList> open, OpenList f) throws SyntaxException {
     if (open.size() >= DEEPEST) {
       throw new SyntaxException("lists are nested deeper than " + DEEPEST, 0);
     }
     open.push(f);
   }
 
-  private static StepValue close(Frame f, int at) throws SyntaxException {
+  private static StepValue close(OpenList f, int at) throws SyntaxException {
     if (f.type().isEmpty()) {
       return new StepValue.ListOf(List.copyOf(f.items()));
     }

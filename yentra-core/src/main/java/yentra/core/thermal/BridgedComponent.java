@@ -21,7 +21,7 @@ public record BridgedComponent(double upper, double lower) {
    * @param share of the area, 0 to 1
    * @param resistance m²K/W
    */
-  public record Part(double share, double resistance) {}
+  public record Section(double share, double resistance) {}
 
   /** A path through the component and its resistance, air at the faces included. */
   public record Path(double share, double resistance) {}
@@ -29,11 +29,11 @@ public record BridgedComponent(double upper, double lower) {
   /**
    * @param layers from outside to inside; the shares of each add up to 1
    */
-  public static BridgedComponent of(List<List<Part>> layers, SurfaceResistances air) {
+  public static BridgedComponent of(List<List<Section>> layers, SurfaceResistances air) {
     double lower = air.sum();
-    for (List<Part> layer : layers) {
+    for (List<Section> layer : layers) {
       double conductance = 0;
-      for (Part p : layer) {
+      for (Section p : layer) {
         conductance += p.share / p.resistance;
       }
       lower += 1 / conductance;
@@ -46,12 +46,12 @@ public record BridgedComponent(double upper, double lower) {
   }
 
   /** All paths, those of the first layer's parts first. */
-  public static List<Path> paths(List<List<Part>> layers, SurfaceResistances air) {
+  public static List<Path> paths(List<List<Section>> layers, SurfaceResistances air) {
     List<Path> paths = List.of(new Path(1, air.sum()));
-    for (List<Part> layer : layers) {
+    for (List<Section> layer : layers) {
       List<Path> next = new ArrayList<>();
       for (Path path : paths) {
-        for (Part p : layer) {
+        for (Section p : layer) {
           next.add(new Path(path.share * p.share, path.resistance + p.resistance));
         }
       }

@@ -17,7 +17,7 @@ import yentra.core.envelope.Material;
  * @param layers each of one material, or of several side by side
  * @param complete whether all layers and materials that it names are defined
  */
-public record BuildUp(List<List<Part>> layers, boolean complete) {
+public record BuildUp(List<List<Constituent>> layers, boolean complete) {
   public BuildUp {
     layers = layers.stream().map(List::copyOf).toList();
   }
@@ -27,16 +27,16 @@ public record BuildUp(List<List<Part>> layers, boolean complete) {
    *
    * @param share of the layer's area, 0 to 1
    */
-  public record Part(Material material, double share) {}
+  public record Constituent(Material material, double share) {}
 
   /** Of homogeneous layers. */
   public static BuildUp of(List<Material> materials) {
-    return new BuildUp(materials.stream().map(m -> List.of(new Part(m, 1))).toList(), true);
+    return new BuildUp(materials.stream().map(m -> List.of(new Constituent(m, 1))).toList(), true);
   }
 
   /** All materials, layer by layer. */
   public List<Material> materials() {
-    return layers.stream().flatMap(List::stream).map(Part::material).toList();
+    return layers.stream().flatMap(List::stream).map(Constituent::material).toList();
   }
 
   /** Whether a layer has materials side by side. */
@@ -57,20 +57,20 @@ public record BuildUp(List<List<Part>> layers, boolean complete) {
 
   private static BuildUp of(
       Construction c, Map<String, Layer> layers, Map<String, Material> materials) {
-    List<List<Part>> out = new ArrayList<>();
+    List<List<Constituent>> out = new ArrayList<>();
     boolean complete = true;
     for (String key : c.layers()) {
       Layer layer = layers.get(key);
       complete &= layer != null;
-      List<Part> beside = new ArrayList<>();
+      List<Constituent> beside = new ArrayList<>();
       List<String> names = layer == null ? List.of() : layer.materials();
       for (int i = 0; i < names.size(); i++) {
         Material material = materials.get(names.get(i));
         complete &= material != null;
         if (material != null && layer.shares().isEmpty()) {
-          out.add(List.of(new Part(material, 1)));
+          out.add(List.of(new Constituent(material, 1)));
         } else if (material != null) {
-          beside.add(new Part(material, layer.share(i)));
+          beside.add(new Constituent(material, layer.share(i)));
         }
       }
       if (!beside.isEmpty()) {
@@ -94,7 +94,7 @@ public record BuildUp(List<List<Part>> layers, boolean complete) {
    */
   public OptionalDouble resistance() {
     double sum = 0;
-    for (List<Part> layer : layers) {
+    for (List<Constituent> layer : layers) {
       OptionalDouble r = resistance(layer);
       if (r.isEmpty()) {
         return r;
@@ -105,9 +105,9 @@ public record BuildUp(List<List<Part>> layers, boolean complete) {
   }
 
   /** Of one layer. */
-  static OptionalDouble resistance(List<Part> layer) {
+  static OptionalDouble resistance(List<Constituent> layer) {
     double conductance = 0;
-    for (Part p : layer) {
+    for (Constituent p : layer) {
       OptionalDouble r = resistance(p.material);
       if (r.isEmpty() || r.getAsDouble() <= 0) {
         return layer.size() == 1 ? r : OptionalDouble.empty();
@@ -123,9 +123,9 @@ public record BuildUp(List<List<Part>> layers, boolean complete) {
   /** Thickness in metres; empty when that of a layer is not stated. */
   public OptionalDouble thickness() {
     double sum = 0;
-    for (List<Part> layer : layers) {
+    for (List<Constituent> layer : layers) {
       double most = -1;
-      for (Part p : layer) {
+      for (Constituent p : layer) {
         if (p.material.thickness() == null) {
           return OptionalDouble.empty();
         }
@@ -141,16 +141,16 @@ public record BuildUp(List<List<Part>> layers, boolean complete) {
    * empty when a resistance is not known or is nothing.
    */
   public Optional<BridgedComponent> bridged(SurfaceResistances air) {
-    List<List<BridgedComponent.Part>> parts = new ArrayList<>();
-    for (List<Part> layer : layers) {
-      double all = layer.stream().mapToDouble(Part::share).sum();
-      List<BridgedComponent.Part> row = new ArrayList<>();
-      for (Part p : layer) {
+    List<List<BridgedComponent.Section>> parts = new ArrayList<>();
+    for (List<Constituent> layer : layers) {
+      double all = layer.stream().mapToDouble(Constituent::share).sum();
+      List<BridgedComponent.Section> row = new ArrayList<>();
+      for (Constituent p : layer) {
         OptionalDouble r = resistance(p.material);
         if (r.isEmpty() || r.getAsDouble() <= 0) {
           return Optional.empty();
         }
-        row.add(new BridgedComponent.Part(p.share / all, r.getAsDouble()));
+        row.add(new BridgedComponent.Section(p.share / all, r.getAsDouble()));
       }
       parts.add(row);
     }

@@ -169,7 +169,7 @@ public record CorrectedUValue(
 
   private static int airLayer(BuildUp b) {
     for (int i = 0; i < b.layers().size(); i++) {
-      List<BuildUp.Part> l = b.layers().get(i);
+      List<BuildUp.Constituent> l = b.layers().get(i);
       Material m = l.get(0).material();
       if (l.size() == 1 && AirLayer.isCalledSo(m.name())) {
         return i;
@@ -249,11 +249,11 @@ public record CorrectedUValue(
         f.width == null
             ? AirLayer.of(m.thickness(), at.flow(), f.outer, f.inner, MEAN)
             : AirLayer.divided(m.thickness(), f.width, at.flow(), f.outer, f.inner, MEAN);
-    List<List<BuildUp.Part>> layers = new ArrayList<>(b.layers());
+    List<List<BuildUp.Constituent>> layers = new ArrayList<>(b.layers());
     Material made =
         new Material(
             m.key(), m.name(), m.thickness(), null, null, null, r, SourceRef.REPAIR, Extras.NONE);
-    layers.set(i, List.of(new BuildUp.Part(made, 1)));
+    layers.set(i, List.of(new BuildUp.Constituent(made, 1)));
     return new BuildUp(layers, b.complete());
   }
 }

@@ -65,9 +65,9 @@ public final class HeatCapacity {
     double left = effective ? Math.min(DEEPEST, thick.getAsDouble() / 2) : Double.POSITIVE_INFINITY;
     double sum = 0;
     for (int i = b.layers().size() - 1; i >= 0 && left > 0; i--) {
-      List<BuildUp.Part> layer = b.layers().get(i);
+      List<BuildUp.Constituent> layer = b.layers().get(i);
       double deep = 0;
-      for (BuildUp.Part p : layer) {
+      for (BuildUp.Constituent p : layer) {
         Material m = p.material();
         if (effective
             && m.conductivity() != null

@@ -24,7 +24,7 @@ import yentra.core.envelope.Surface;
  * linear thermal bridges are not counted.
  */
 public final class HeatLoss {
-  private final List<Part> parts = new ArrayList<>();
+  private final List<Share> parts = new ArrayList<>();
   private final Map<String, Double> uValues = new HashMap<>();
   private final List<String> assumptions = new ArrayList<>();
 
@@ -45,7 +45,7 @@ public final class HeatLoss {
    * @param uValue W/(m²K), or null when not known
    * @param factor adjustment for what lies beyond, 0 to 1
    */
-  public record Part(
+  public record Share(
       String key,
       Surface surface,
       String space,
@@ -94,7 +94,7 @@ public final class HeatLoss {
 
   private HeatLoss() {}
 
-  public List<Part> parts() {
+  public List<Share> parts() {
     return List.copyOf(parts);
   }
 
@@ -241,11 +241,11 @@ public final class HeatLoss {
         }
       }
       parts.add(
-          new Part(
+          new Share(
               s.key(), s, own.key(), beyond, false, s.netArea(), uValues.get(s.key()), factor));
       for (Opening o : s.openings()) {
         parts.add(
-            new Part(
+            new Share(
                 o.key(),
                 s,
                 own.key(),
@@ -264,9 +264,9 @@ public final class HeatLoss {
    * @param group null leaves a part out
    * @param upright whether a surface counts as a wall
    */
-  public Map<String, Sum> by(Function<Part, String> group, Predicate<Surface> upright) {
-    Map<String, List<Part>> lists = new LinkedHashMap<>();
-    for (Part p : parts) {
+  public Map<String, Sum> by(Function<Share, String> group, Predicate<Surface> upright) {
+    Map<String, List<Share>> lists = new LinkedHashMap<>();
+    for (Share p : parts) {
       String g = group.apply(p);
       if (g != null) {
         lists.computeIfAbsent(g, k -> new ArrayList<>()).add(p);
@@ -282,13 +282,13 @@ public final class HeatLoss {
     return sum(parts, upright);
   }
 
-  private static Sum sum(List<Part> list, Predicate<Surface> upright) {
+  private static Sum sum(List<Share> list, Predicate<Surface> upright) {
     Map<Beyond, Double> area = new java.util.EnumMap<>(Beyond.class);
     Map<Beyond, Double> loss = new java.util.EnumMap<>(Beyond.class);
     double wall = 0;
     double glass = 0;
     double unknown = 0;
-    for (Part p : list) {
+    for (Share p : list) {
       area.merge(p.beyond, p.area, Double::sum);
       loss.merge(p.beyond, p.heatLoss(), Double::sum);
       boolean outdoorWall = p.beyond == Beyond.OUTDOOR && upright.test(p.surface);

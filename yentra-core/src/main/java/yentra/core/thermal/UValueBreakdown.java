@@ -135,7 +135,7 @@ public record UValueBreakdown(
               FILM));
     }
     for (int i = 0; i < known.layers().size(); i++) {
-      List<BuildUp.Part> layer = known.layers().get(i);
+      List<BuildUp.Constituent> layer = known.layers().get(i);
       for (int k = 0; k < layer.size(); k++) {
         Material m = layer.get(k).material();
         boolean cavity = isAirLayer(b.layers().get(i).get(k).material());
@@ -225,7 +225,10 @@ public record UValueBreakdown(
             .map(
                 l ->
                     l.stream()
-                        .map(p -> new BuildUp.Part(filled(p.material(), flow, assumed), p.share()))
+                        .map(
+                            p ->
+                                new BuildUp.Constituent(
+                                    filled(p.material(), flow, assumed), p.share()))
                         .toList())
             .toList(),
         b.complete());

@@ -15,16 +15,16 @@ public final class WindowUValue {
    *
    * @param uValue W/(m²K)
    */
-  public record Part(double area, double uValue) {}
+  public record WindowPart(double area, double uValue) {}
 
   /** A joint and its linear transmittance. */
   public record Joint(double length, double psi) {}
 
   /** Of glass, frame and panels, each with its area, and the joints between them. */
-  public static double of(java.util.List<Part> parts, java.util.List<Joint> joints) {
+  public static double of(java.util.List<WindowPart> parts, java.util.List<Joint> joints) {
     double area = 0;
     double sum = 0;
-    for (Part p : parts) {
+    for (WindowPart p : parts) {
       area += p.area;
       sum += p.area * p.uValue;
     }
@@ -74,7 +74,7 @@ public final class WindowUValue {
 
     public double uValue(double glass, double frame, double psi) {
       return of(
-          java.util.List.of(new Part(glass(), glass), new Part(frameArea(), frame)),
+          java.util.List.of(new WindowPart(glass(), glass), new WindowPart(frameArea(), frame)),
           java.util.List.of(new Joint(joint(), psi)));
     }
   }

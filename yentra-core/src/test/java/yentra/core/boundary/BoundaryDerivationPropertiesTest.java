@@ -32,7 +32,7 @@ import yentra.core.geometry.Vec3;
 class BoundaryDerivationPropertiesTest {
   private static final Tolerance T = Tolerance.standard();
 
-  private static BoundaryDerivation.Result derive(RandomBuilding b, double ground) {
+  private static BoundaryDerivation.Derived derive(RandomBuilding b, double ground) {
     return new BoundaryDerivation(
             b.rooms, b.barriers, b.cuts, Ground.level(ground), DerivationOptions.STANDARD, T)
         .derive(BoundaryMatching.Constructions.NONE);
@@ -44,7 +44,7 @@ class BoundaryDerivationPropertiesTest {
     return new Transform(u, v, Vec3.Z, new Vec3(x, y, z));
   }
 
-  private static List<Polygon> sides(BoundaryDerivation.Result r, String room) {
+  private static List<Polygon> sides(BoundaryDerivation.Derived r, String room) {
     List<Polygon> out = new ArrayList<>();
     for (Surface s : r.surfaces()) {
       for (int i = 0; i < s.sides().size(); i++) {
@@ -62,7 +62,7 @@ class BoundaryDerivationPropertiesTest {
       @ForAll @DoubleRange(min = 0, max = 6.28) double yaw,
       @ForAll @DoubleRange(min = -3000, max = 3000) double shift) {
     RandomBuilding b = new RandomBuilding(seed, place(yaw, shift, -shift / 2, shift / 100), 1);
-    BoundaryDerivation.Result r = derive(b, shift / 100 - 0.1);
+    BoundaryDerivation.Derived r = derive(b, shift / 100 - 0.1);
     assertThat(r.unpaired()).isEmpty();
     assertThat(r.orphans()).isEmpty();
     assertThat(r.uncovered()).isEmpty();
@@ -91,7 +91,7 @@ class BoundaryDerivationPropertiesTest {
   }
 
   /** Area by room and what lies behind, openings by room. */
-  private static Map<String, Double> figures(BoundaryDerivation.Result r, double unit) {
+  private static Map<String, Double> figures(BoundaryDerivation.Derived r, double unit) {
     Map<String, Double> out = new TreeMap<>();
     for (Surface s : r.surfaces()) {
       for (int i = 0; i < s.sides().size(); i++) {
@@ -119,8 +119,8 @@ class BoundaryDerivationPropertiesTest {
       @ForAll @LongRange(min = 1, max = 1_000_000) long seed,
       @ForAll @DoubleRange(min = 0, max = 6.28) double yaw,
       @ForAll @DoubleRange(min = 0.97, max = 1.03) double size) {
-    BoundaryDerivation.Result plain = derive(new RandomBuilding(seed, place(0, 0, 0, 0), 1), -0.1);
-    BoundaryDerivation.Result mixed =
+    BoundaryDerivation.Derived plain = derive(new RandomBuilding(seed, place(0, 0, 0, 0), 1), -0.1);
+    BoundaryDerivation.Derived mixed =
         derive(new RandomBuilding(seed, place(0, 0, 0, 0), 1).shuffled(seed + 1), -0.1);
     assertThat(mixed.surfaces()).hasSameSizeAs(plain.surfaces());
     for (int i = 0; i < plain.surfaces().size(); i++) {
@@ -149,7 +149,7 @@ class BoundaryDerivationPropertiesTest {
           new Barrier(
               "b" + i, SourceRef.REPAIR, Barrier.Rank.values()[random.nextInt(3)], anyBox(random)));
     }
-    BoundaryDerivation.Result r =
+    BoundaryDerivation.Derived r =
         new BoundaryDerivation(
                 rooms, barriers, List.of(), Ground.level(0), DerivationOptions.STANDARD, T)
             .derive(BoundaryMatching.Constructions.NONE);
@@ -171,7 +171,7 @@ class BoundaryDerivationPropertiesTest {
       rooms.add(new Room("r" + i, SourceRef.REPAIR, anyBox(random)));
       barriers.add(new Barrier("b" + i, SourceRef.REPAIR, Barrier.Rank.SEPARATING, anyBox(random)));
     }
-    BoundaryDerivation.Result r =
+    BoundaryDerivation.Derived r =
         new BoundaryDerivation(
                 rooms, barriers, List.of(), Ground.level(0), DerivationOptions.STANDARD, T)
             .derive(BoundaryMatching.Constructions.NONE);
@@ -218,7 +218,7 @@ class BoundaryDerivationPropertiesTest {
             none,
             DeliveredBoundary.Role.DOOR,
             Fixtures.box(3.9, 1, 0, 4.1, 2, 2.1));
-    BoundaryDerivation.Result r =
+    BoundaryDerivation.Derived r =
         new BoundaryDerivation(
                 rooms, wall, List.of(door), Ground.level(-9), DerivationOptions.STANDARD, T)
             .derive(BoundaryMatching.Constructions.NONE);
@@ -234,7 +234,7 @@ class BoundaryDerivationPropertiesTest {
     List<Room> rooms = new ArrayList<>(belowAndAboveACeiling());
     List<Barrier> barriers = aroundACeiling();
     for (int order = 0; order < 2; order++) {
-      BoundaryDerivation.Result r =
+      BoundaryDerivation.Derived r =
           new BoundaryDerivation(
                   rooms, barriers, List.of(), Ground.level(0), DerivationOptions.STANDARD, T)
               .derive(BoundaryMatching.Constructions.NONE);
@@ -301,7 +301,7 @@ class BoundaryDerivationPropertiesTest {
     Ground ground = Ground.terrain(List.of(slope), -5);
     assertThat(ground.at(new Vec3(5, 2, 40))).isCloseTo(1.5, within(1e-9));
     assertThat(ground.at(new Vec3(50, 2, 40))).isEqualTo(-5);
-    BoundaryDerivation.Result r =
+    BoundaryDerivation.Derived r =
         new BoundaryDerivation(
                 List.of(new Room("a", none, Fixtures.box(0, 0, 0, 10, 5, 3))),
                 List.of(),

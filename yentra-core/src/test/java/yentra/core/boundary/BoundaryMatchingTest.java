@@ -82,7 +82,7 @@ class BoundaryMatchingTest {
     return up ? p : p.reversed();
   }
 
-  private static BoundaryMatching.Result match(DeliveredBoundary... all) {
+  private static BoundaryMatching.Matched match(DeliveredBoundary... all) {
     return new BoundaryMatching(Ground.level(0), SurfaceTypes.STANDARD, TOLERANCE)
         .match(List.of(all), NAMED);
   }
@@ -248,7 +248,7 @@ class BoundaryMatchingTest {
 
   @Test
   void aWindowLiesInTheWallThatItCovers() {
-    BoundaryMatching.Result r =
+    BoundaryMatching.Matched r =
         match(
             boundary("w", "a", glass(4), "Win", Role.WINDOW, false, OtherSide.EXTERNAL),
             wall("1", "a", upright(4, 0, 5, true), "W", OtherSide.EXTERNAL),
@@ -325,7 +325,7 @@ class BoundaryMatchingTest {
 
   @Test
   void aWindowWithoutAWallIsAnOrphan() {
-    BoundaryMatching.Result r =
+    BoundaryMatching.Matched r =
         match(
             boundary("w", "a", glass(9), "Win", Role.WINDOW, false, OtherSide.EXTERNAL),
             wall("1", "a", upright(4, 0, 5, true), "W", OtherSide.EXTERNAL));

@@ -29,7 +29,7 @@ class ConventionShiftTest {
   private static final Rules R = Rules.standard();
 
   private static Envelope envelope(RandomBuilding b) {
-    BoundaryDerivation.Result r =
+    BoundaryDerivation.Derived r =
         new BoundaryDerivation(
                 b.rooms, b.barriers, b.cuts, Ground.level(1.9), DerivationOptions.STANDARD, T)
             .derive(BoundaryMatching.Constructions.NONE);
@@ -69,7 +69,7 @@ class ConventionShiftTest {
       @ForAll @LongRange(min = 1, max = 1_000_000) long seed,
       @ForAll @DoubleRange(min = 0, max = 6.28) double yaw) {
     RandomBuilding b = new RandomBuilding(seed, turn(yaw), 1);
-    ConventionShift.Result r = ConventionShift.apply(envelope(b), Convention.OUTER, R);
+    ConventionShift.Shifted r = ConventionShift.apply(envelope(b), Convention.OUTER, R);
     // where walls of neighbouring storeys stand almost above each other, rooms may have to stay
     boolean all = r.notes().size() == 1;
     Statistics.label("all moved").collect(all).coverage(c -> c.check(true).percentage(p -> p > 75));

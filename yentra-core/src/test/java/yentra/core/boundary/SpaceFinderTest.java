@@ -31,15 +31,15 @@ class SpaceFinderTest {
     Vec3 v = new Vec3(-Math.sin(yaw), Math.cos(yaw), 0);
     RandomBuilding b =
         new RandomBuilding(seed, new Transform(u, v, Vec3.Z, new Vec3(40, -7, 2)), 1);
-    SpaceFinder.Result r = new SpaceFinder(b.barriers, 0.05, 1, R).find();
+    SpaceFinder.FoundSpaces r = new SpaceFinder(b.barriers, 0.05, 1, R).find();
     assertThat(r.open()).isEmpty();
     assertThat(r.leaks()).isEmpty();
     double rooms = b.rooms.stream().mapToDouble(x -> Shell.of(x.body()).signedVolume()).sum();
-    assertThat(r.found().stream().mapToDouble(SpaceFinder.Found::volume).sum())
+    assertThat(r.found().stream().mapToDouble(SpaceFinder.FoundSpace::volume).sum())
         .isCloseTo(rooms, within(1e-3 * rooms));
     // rooms that nothing parts are one
     assertThat(r.found()).hasSizeLessThanOrEqualTo(b.rooms.size());
-    for (SpaceFinder.Found f : r.found()) {
+    for (SpaceFinder.FoundSpace f : r.found()) {
       assertThat(f.bridged()).isEmpty();
       assertThat(OpenEdges.find(f.body(), R.tolerance())).isEmpty();
     }
@@ -65,9 +65,9 @@ class SpaceFinderTest {
 
   @Example
   void aSlitIsBridgedAndSaid() {
-    SpaceFinder.Result r = new SpaceFinder(room(0.03), 0.05, 1, R).find();
+    SpaceFinder.FoundSpaces r = new SpaceFinder(room(0.03), 0.05, 1, R).find();
     assertThat(r.found()).hasSize(1);
-    SpaceFinder.Found f = r.found().get(0);
+    SpaceFinder.FoundSpace f = r.found().get(0);
     assertThat(f.volume()).isCloseTo(60, within(0.05));
     assertThat(f.floorArea()).isCloseTo(20, within(0.02));
     assertThat(f.bridged().stream().mapToDouble(Polygon::area).sum())
@@ -76,7 +76,7 @@ class SpaceFinderTest {
 
   @Example
   void aDoorwayWithoutADoorLeaksAndThePlaceIsTold() {
-    SpaceFinder.Result r = new SpaceFinder(room(0.9), 0.05, 1, R).find();
+    SpaceFinder.FoundSpaces r = new SpaceFinder(room(0.9), 0.05, 1, R).find();
     assertThat(r.found()).isEmpty();
     assertThat(r.leaks()).hasSize(1);
     assertThat(r.leaks().get(0).distance(new Vec3(5.3, 3.55, 1.5))).isLessThan(1.2);
@@ -88,7 +88,7 @@ class SpaceFinderTest {
     b.add(box("shaft-a", 1, 0, 0, 1.1, 0.5, 3));
     b.add(box("shaft-b", 1.7, 0, 0, 1.8, 0.5, 3));
     b.add(box("shaft-c", 1, 0.5, 0, 1.8, 0.6, 3));
-    SpaceFinder.Result r = new SpaceFinder(b, 0.05, 3, R).find();
+    SpaceFinder.FoundSpaces r = new SpaceFinder(b, 0.05, 3, R).find();
     assertThat(r.found()).hasSize(1);
     assertThat(r.found().get(0).volume()).isCloseTo(60 - 0.8 * 0.6 * 3, within(1e-6));
   }
@@ -113,9 +113,9 @@ class SpaceFinderTest {
       // a third end in the corner
       out.add(box("pier", -0.3, -0.3, 0, -dx - notch / 2, -notch / 2, 3));
     }
-    SpaceFinder.Result r = new SpaceFinder(out, 0.05, 1, R).find();
+    SpaceFinder.FoundSpaces r = new SpaceFinder(out, 0.05, 1, R).find();
     assertThat(r.found()).hasSize(1);
-    SpaceFinder.Found f = r.found().get(0);
+    SpaceFinder.FoundSpace f = r.found().get(0);
     assertThat(f.volume()).isCloseTo(60, within(0.2));
     assertThat(OpenEdges.find(f.body(), R.tolerance())).isEmpty();
     assertThat(f.body()).allMatch(p -> p.area() > 1e-3, "no slivers");
@@ -131,9 +131,9 @@ class SpaceFinderTest {
     List<Barrier> out = new ArrayList<>(room(end).subList(0, 4));
     out.add(box("east", 5, 0, 0, 5.3, 4 - end, 3));
     out.add(box("west", -0.3, 0, 0, 0, 4, 3 - top));
-    SpaceFinder.Result r = new SpaceFinder(out, 0.05, 1, R).find();
+    SpaceFinder.FoundSpaces r = new SpaceFinder(out, 0.05, 1, R).find();
     assertThat(r.found()).hasSize(1);
-    SpaceFinder.Found f = r.found().get(0);
+    SpaceFinder.FoundSpace f = r.found().get(0);
     assertThat(f.volume()).isCloseTo(60, within(0.05));
     assertThat(OpenEdges.find(f.body(), R.tolerance())).isEmpty();
     assertThat(f.body()).allMatch(p -> p.area() > 1e-3, "no slivers");

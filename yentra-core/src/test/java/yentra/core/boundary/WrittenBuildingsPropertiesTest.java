@@ -57,7 +57,7 @@ class WrittenBuildingsPropertiesTest {
       double ground,
       DerivationOptions options)
       throws Exception {
-    BoundaryDerivation.Result r =
+    BoundaryDerivation.Derived r =
         new BoundaryDerivation(rooms, barriers, cuts, Ground.level(ground), options, T)
             .derive(BoundaryMatching.Constructions.NONE);
     List<Space> spaces = new ArrayList<>();

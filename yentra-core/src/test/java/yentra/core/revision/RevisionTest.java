@@ -169,7 +169,7 @@ class RevisionTest {
             new Entry(new DeleteSurface("gone"), null),
             new Entry(new RetypeSurface("b-roof", SurfaceType.CEILING), null));
     Envelope b = changed("b-east", s -> with(s, s.polygon().reversed()));
-    LogReplay.Result r =
+    LogReplay.Replayed r =
         LogReplay.of(run(b), new LogReplay.Log(rooms(), log), UnaryOperator.identity());
     assertThat(r.steps())
         .extracting(LogReplay.Step::outcome)
@@ -188,7 +188,7 @@ class RevisionTest {
             List.of(new ReverseSurface("b-east"), new ReverseSurface("b-north")),
             List.of("ADJ-506:b-east", "ADJ-506:b-north"));
     Envelope b = changed("b-north", s -> with(s, s.polygon().reversed()));
-    LogReplay.Result r =
+    LogReplay.Replayed r =
         LogReplay.of(
             run(b),
             new LogReplay.Log(rooms(), List.of(new Entry(both, null))),
@@ -196,7 +196,7 @@ class RevisionTest {
     assertThat(r.steps().get(0).outcome()).isEqualTo(Outcome.APPLIED);
     assertThat(r.steps().get(0).reason()).isEqualTo("1 of 2 are no longer needed.");
     assertThat(r.run().findings()).isEmpty();
-    LogReplay.Result sound =
+    LogReplay.Replayed sound =
         LogReplay.of(
             run(rooms()),
             new LogReplay.Log(rooms(), List.of(new Entry(both, null))),
@@ -209,7 +209,7 @@ class RevisionTest {
         e.spaces().stream().map(s -> s.key().equals(space) ? s.withName(name) : s).toList());
   }
 
-  private static LogReplay.Result replayed(Envelope next, Repair repair) {
+  private static LogReplay.Replayed replayed(Envelope next, Repair repair) {
     return LogReplay.of(
         run(next),
         new LogReplay.Log(rooms(), List.of(new Entry(repair, null))),
@@ -239,7 +239,7 @@ class RevisionTest {
 
   @Test
   void aRepairChangesOnlyWhatItWasAbout() {
-    LogReplay.Result r = replayed(named(rooms(), "a", "West, renamed"), lightOfWest(7));
+    LogReplay.Replayed r = replayed(named(rooms(), "a", "West, renamed"), lightOfWest(7));
     assertThat(r.steps().get(0).outcome()).isEqualTo(Outcome.APPLIED);
     Space a = r.run().context().envelope().space("a").orElseThrow();
     assertThat(a.name()).isEqualTo("West, renamed");

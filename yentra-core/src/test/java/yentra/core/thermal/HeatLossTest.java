@@ -60,7 +60,7 @@ class HeatLossTest {
   @Test
   void throughARoomThatIsNotHeated() {
     HeatLoss h = of(rooms(), s -> s.key().equals("a"));
-    Map<String, Sum> by = h.by(HeatLoss.Part::space, HeatLossTest::upright);
+    Map<String, Sum> by = h.by(HeatLoss.Share::space, HeatLossTest::upright);
     assertThat(by).containsOnlyKeys("a");
     double inner = 15 / (0.26 + R);
     double outer =

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
-import yentra.core.thermal.BridgedComponent.Part;
+import yentra.core.thermal.BridgedComponent.Section;
 
 /**
  * ISO 6946:2017 (values of its tables from memory); worked examples computed independently from its
@@ -28,8 +28,8 @@ class Iso6946Test {
   private static final double PLASTER = 0.013 / 0.57;
   private static final SurfaceResistances WALL = SurfaceResistances.outdoor(90);
 
-  private static List<Part> whole(double r) {
-    return List.of(new Part(1, r));
+  private static List<Section> whole(double r) {
+    return List.of(new Section(1, r));
   }
 
   @ParameterizedTest
@@ -122,7 +122,7 @@ class Iso6946Test {
                 whole(BRICK),
                 whole(0.18),
                 whole(0.009 / 0.13),
-                List.of(new Part(0.85, 0.14 / 0.035), new Part(0.15, 0.14 / 0.13)),
+                List.of(new Section(0.85, 0.14 / 0.035), new Section(0.15, 0.14 / 0.13)),
                 whole(0.0125 / 0.25)),
             WALL);
     assertThat(c.upper()).isCloseTo(3.6494640122, PRINTED);
@@ -136,13 +136,13 @@ class Iso6946Test {
 
   @Test
   void crossingLayers() {
-    List<List<Part>> layers =
+    List<List<Section>> layers =
         List.of(
             whole(BRICK),
             whole(0.18),
             whole(0.009 / 0.13),
-            List.of(new Part(0.85, 0.14 / 0.035), new Part(0.15, 0.14 / 0.13)),
-            List.of(new Part(0.9, 0.04 / 0.035), new Part(0.1, 0.04 / 0.13)),
+            List.of(new Section(0.85, 0.14 / 0.035), new Section(0.15, 0.14 / 0.13)),
+            List.of(new Section(0.9, 0.04 / 0.035), new Section(0.1, 0.04 / 0.13)),
             whole(0.0125 / 0.25));
     double[][] paths = {
       {0.7650, 5.7452047952}, {0.0850, 4.9100399600}, {0.1350, 2.8221278721}, {0.0150, 1.9869630370}

@@ -12,8 +12,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import yentra.core.thermal.GlassUnit.Gap;
 import yentra.core.thermal.GlassUnit.Gas;
 import yentra.core.thermal.WindowUValue.Joint;
-import yentra.core.thermal.WindowUValue.Part;
 import yentra.core.thermal.WindowUValue.Rectangle;
+import yentra.core.thermal.WindowUValue.WindowPart;
 
 /**
  * ISO 10077-1:2017, EN 673, EN 410 (gas data and constants from memory); worked examples computed
@@ -101,7 +101,8 @@ class WindowsTest {
   void panelDoorShutterAndDoubleWindow() {
     assertThat(
             WindowUValue.of(
-                List.of(new Part(1.1, 1.1), new Part(0.5, 1.4), new Part(0.5, 0.8)),
+                List.of(
+                    new WindowPart(1.1, 1.1), new WindowPart(0.5, 1.4), new WindowPart(0.5, 0.8)),
                 List.of(new Joint(4.2, 0.08), new Joint(2.8, 0.05))))
         .isCloseTo(1.3266666667, PRINTED);
     assertThat(WindowUValue.shuttered(1.8, 0.25)).isCloseTo(1.2413793103, PRINTED);

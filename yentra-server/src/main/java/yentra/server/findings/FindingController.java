@@ -102,7 +102,7 @@ public class FindingController {
 
   /** What a simulation's messages speak of. */
   @PostMapping("/trace")
-  MessageTrace.Result trace(@PathVariable UUID id, @RequestBody FindingViews.TraceRequest asked) {
+  MessageTrace.Traced trace(@PathVariable UUID id, @RequestBody FindingViews.TraceRequest asked) {
     if (asked.text() == null || asked.text().isBlank()) {
       throw Problem.bad("There is no text to look through.");
     }

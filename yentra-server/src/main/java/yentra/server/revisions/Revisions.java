@@ -146,7 +146,7 @@ public class Revisions {
     Map<String, String> renamed = new HashMap<>(comparison.renamed());
     // another object may have got the id of one that is gone: it is not meant
     comparison.removed().forEach(k -> renamed.put(k, k + GONE));
-    LogReplay.Result result =
+    LogReplay.Replayed result =
         LogReplay.of(
             states.state(d).run(),
             new LogReplay.Log(delivered, repairs.stream().map(e -> store.entry(e)).toList()),

@@ -287,8 +287,8 @@ public final class ThermalViews {
     OptionalDouble thickness = b.thickness();
     OptionalDouble capacity = HeatCapacity.inside(b);
     List<LayerRow> layers = new ArrayList<>();
-    for (List<BuildUp.Part> layer : b.layers()) {
-      for (BuildUp.Part p : layer) {
+    for (List<BuildUp.Constituent> layer : b.layers()) {
+      for (BuildUp.Constituent p : layer) {
         Material m = p.material();
         OptionalDouble r = BuildUp.resistance(m);
         layers.add(
@@ -394,7 +394,7 @@ public final class ThermalViews {
         row("", "Building", h.total(upright)),
         rows(h, p -> spaces.get(p.space()).storey(), k -> storeys.getOrDefault(k, k), upright),
         rows(h, p -> spaces.get(p.space()).zone(), k -> zones.getOrDefault(k, k), upright),
-        rows(h, HeatLoss.Part::space, k -> spaces.get(k).label(), upright),
+        rows(h, HeatLoss.Share::space, k -> spaces.get(k).label(), upright),
         orientations.stream().sorted(java.util.Comparator.comparing(LossRow::key)).toList(),
         h.assumptions());
   }
@@ -405,7 +405,7 @@ public final class ThermalViews {
 
   private static List<LossRow> rows(
       HeatLoss h,
-      Function<HeatLoss.Part, String> group,
+      Function<HeatLoss.Share, String> group,
       Function<String, String> name,
       Predicate<Surface> upright) {
     List<LossRow> out = new ArrayList<>();
@@ -447,7 +447,8 @@ public final class ThermalViews {
             : e.opening(key).map(Opening::construction).orElse(null);
     Construction c =
         e.construction(own).orElseThrow(() -> Problem.notFound("A construction of this object"));
-    UValueBreakdown b = UValueBreakdown.of(BuildUp.all(e).get(c.key()), context.thermal().position(s));
+    UValueBreakdown b =
+        UValueBreakdown.of(BuildUp.all(e).get(c.key()), context.thermal().position(s));
     OptionalDouble counts = context.thermal().heatLoss(options).uValue(key);
     return new BreakdownView(c.label(), s.type().label(), c.uValue(), b, boxed(counts));
   }

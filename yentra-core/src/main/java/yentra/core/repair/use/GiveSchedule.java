@@ -57,7 +57,7 @@ public record GiveSchedule(
   }
 
   /** An envelope with a schedule in it, and the schedule's key. */
-  record Made(Envelope envelope, String key) {}
+  record Given(Envelope envelope, String key) {}
 
   @Override
   public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
@@ -71,7 +71,7 @@ public record GiveSchedule(
       throw new NotApplicableException("There is no schedule " + schedule + ".");
     }
     if (schedule == null && profile != null) {
-      Made made = made(e, profile);
+      Given made = made(e, profile);
       out = made.envelope();
       key = made.key();
     }
@@ -91,7 +91,7 @@ public record GiveSchedule(
   }
 
   /** The schedule of this profile, made where there is none like it. */
-  static Made made(Envelope e, ScheduleProfile profile) throws NotApplicableException {
+  static Given made(Envelope e, ScheduleProfile profile) throws NotApplicableException {
     String wrong = profile.problem();
     if (wrong != null) {
       throw new NotApplicableException(wrong);
@@ -99,7 +99,7 @@ public record GiveSchedule(
     Schedules all = e.schedules();
     String known = all.like(profile).orElse(null);
     if (known != null) {
-      return new Made(e, known);
+      return new Given(e, known);
     }
     Set<String> taken = keys(e);
     String base = "schedule_" + ThermalParts.slug(profile.name());
@@ -108,7 +108,7 @@ public record GiveSchedule(
       key = base + "-" + i;
     }
     taken.add(key);
-    return new Made(e.withSchedules(all.plus(key, profile, taken)), key);
+    return new Given(e.withSchedules(all.plus(key, profile, taken)), key);
   }
 
   /** Keys that a schedule's parts must not have. */

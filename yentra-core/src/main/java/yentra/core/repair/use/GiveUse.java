@@ -120,7 +120,7 @@ public record GiveUse(
     if (profile == null) {
       return e;
     }
-    GiveSchedule.Made made = GiveSchedule.made(e, profile);
+    GiveSchedule.Given made = GiveSchedule.made(e, profile);
     Envelope out = made.envelope();
     for (String s : spaces) {
       out = GiveSchedule.withSpace(out, s, purpose, made.key());
