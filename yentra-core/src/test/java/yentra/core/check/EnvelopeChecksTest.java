@@ -360,4 +360,32 @@ class EnvelopeChecksTest {
                     s.sides()));
     assertThat(found(raised, "SPC-410")).as("drawn to the slab's middle").isEmpty();
   }
+
+  /** Only what two spaces see from two sides can differ between them. */
+  @Test
+  void aSurfaceWithOneSpaceHasNoSidesThatDiffer() {
+    Envelope one =
+        Fixtures.changed(
+            "between",
+            s -> s.withSides(List.of(Side.of("a", Fixtures.box(0, 0, 0, 4, 5, 2).get(3)))));
+    assertThat(Fixtures.codes(one)).doesNotContain("ADJ-511");
+    Envelope both =
+        Fixtures.changed(
+            "between",
+            s ->
+                s.withSides(
+                    List.of(
+                        Side.of("a", Fixtures.box(0, 0, 0, 4, 5, 2).get(3)),
+                        Side.of("b", s.polygon().reversed()))));
+    assertThat(Fixtures.codes(both)).contains("ADJ-511");
+    Envelope within =
+        Fixtures.changed(
+            "between",
+            s ->
+                s.withSides(
+                    List.of(
+                        Side.of("a", Fixtures.box(0, 0, 0, 4, 5, 2).get(3)),
+                        Side.of("a", s.polygon().reversed()))));
+    assertThat(Fixtures.codes(within)).doesNotContain("ADJ-511");
+  }
 }

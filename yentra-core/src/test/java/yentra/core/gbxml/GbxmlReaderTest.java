@@ -12,6 +12,7 @@ import static yentra.core.Fixtures.write;
 
 import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
+import yentra.core.Fixtures;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.UnreadableException;
@@ -179,5 +180,32 @@ class GbxmlReaderTest {
     assertThatThrownBy(() -> read(xml))
         .isInstanceOf(UnreadableException.class)
         .hasMessageNotContaining("hostname");
+  }
+
+  /** XML Namespaces 1.0: a prefix is a name for the namespace, nothing else. */
+  @Test
+  void prefixedElementsAreReadLikeOthers() throws Exception {
+    String plain = new String(Fixtures.write(Fixtures.rooms()), StandardCharsets.UTF_8);
+    String prefixed = plain.replaceAll("<(/?)(?=[A-Za-z])", "<$1g:").replace("xmlns=", "xmlns:g=");
+    assertThat(prefixed).contains("<g:gbXML xmlns:g=");
+    assertThat(
+            EnvelopeDifference.between(
+                Fixtures.read(plain), Fixtures.read(prefixed), Fixtures.TOLERANCE))
+        .isEmpty();
+  }
+
+  /** A SpaceBoundary that says nothing of geometry is kept, and makes no side. */
+  @Test
+  void aBoundaryWithoutPolygonIsKeptAsItStands() throws Exception {
+    String plain = new String(Fixtures.write(Fixtures.rooms()), StandardCharsets.UTF_8);
+    String bare =
+        plain.replaceFirst(
+            "</Space>",
+            "<SpaceBoundary surfaceIdRef=\"a-south\" isSecondLevelBoundary=\"true\"/></Space>");
+    Envelope e = Fixtures.read(bare);
+    assertThat(e.surface("a-south").orElseThrow().sides().get(0).face()).isNull();
+    assertThat(new String(Fixtures.write(e), StandardCharsets.UTF_8))
+        .contains(
+            "<SpaceBoundary surfaceIdRef=\"a-south\" isSecondLevelBoundary=\"true\"></SpaceBoundary>");
   }
 }

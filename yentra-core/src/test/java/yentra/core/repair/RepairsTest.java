@@ -18,6 +18,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.json.JsonMapper;
+import yentra.core.Fixtures;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.check.rule.Remedy;
 import yentra.core.check.run.CheckRun;
@@ -361,5 +362,21 @@ class RepairsTest {
     Envelope nowhere =
         e.withSite(new yentra.core.envelope.Site("", null, null, null, null, e.site().extras()));
     assertThat(remedies(nowhere, "LOC-801")).isEmpty();
+  }
+
+  /** A plane that is not one is refused before anything is cut. */
+  @Test
+  void aSplitNeedsAPointAndADirection() {
+    for (Vec3 normal : new Vec3[] {null, Vec3.ZERO, new Vec3(1e-12, 0, 0)}) {
+      assertThatThrownBy(
+              () ->
+                  new SplitSpace("a", new Vec3(2, 2, 1), normal, "x")
+                      .apply(Fixtures.rooms(), Fixtures.RULES))
+          .isInstanceOf(NotApplicableException.class)
+          .hasMessageContaining("a point and a direction");
+    }
+    assertThatThrownBy(
+            () -> new SplitSpace("a", null, Vec3.X, "x").apply(Fixtures.rooms(), Fixtures.RULES))
+        .hasMessageContaining("a point and a direction");
   }
 }
