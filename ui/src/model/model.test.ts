@@ -2,21 +2,9 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { leaveAnswered, nextFinding } from './next';
 import { drawn, indexModel, merged } from './model';
 import { resetView, useView } from './state';
-import { finding, model, opening, space, surface } from './testModel';
+import { finding, model, surface, TWO_ROOMS } from './testModel';
 
-const walls = [
-  surface('s1', ['a'], [opening('o1', 's1')]),
-  surface('s2', ['a', 'b']),
-  surface('s3', ['b', 'b']),
-];
-const index = indexModel(
-  model({
-    spaces: [space('a'), space('b')],
-    surfaces: walls,
-    orphans: [opening('o9')],
-    findings: [finding('f1', 's1', 'o1'), finding('f2', 's2'), finding('f3')],
-  }),
-);
+const index = indexModel(TWO_ROOMS);
 
 beforeEach(() => {
   resetView();

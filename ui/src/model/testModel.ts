@@ -112,3 +112,15 @@ export function model(parts: Partial<Model>): Model {
     ...parts,
   };
 }
+
+/** Two rooms with a wall outdoors, one between them and one within the second; three findings. */
+export const TWO_ROOMS = model({
+  spaces: [space('a'), space('b')],
+  surfaces: [
+    surface('s1', ['a'], [opening('o1', 's1')]),
+    surface('s2', ['a', 'b']),
+    surface('s3', ['b', 'b']),
+  ],
+  orphans: [opening('o9')],
+  findings: [finding('f1', 's1', 'o1'), finding('f2', 's2'), finding('f3')],
+});

@@ -2,21 +2,9 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { drawn, indexModel } from '../model/model';
 import { hide, isolate, showAll } from './visibility';
 import { resetView, useView } from '../model/state';
-import { finding, model, opening, space, surface } from '../model/testModel';
+import { TWO_ROOMS } from '../model/testModel';
 
-const walls = [
-  surface('s1', ['a'], [opening('o1', 's1')]),
-  surface('s2', ['a', 'b']),
-  surface('s3', ['b', 'b']),
-];
-const index = indexModel(
-  model({
-    spaces: [space('a'), space('b')],
-    surfaces: walls,
-    orphans: [opening('o9')],
-    findings: [finding('f1', 's1', 'o1'), finding('f2', 's2'), finding('f3')],
-  }),
-);
+const index = indexModel(TWO_ROOMS);
 
 beforeEach(() => {
   resetView();
