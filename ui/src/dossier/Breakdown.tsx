@@ -1,21 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, type Model } from '../model/api';
-import {
-  conductivityUnit,
-  figures,
-  resistanceUnit,
-  thicknessUnit,
-  toConductivity,
-  toResistance,
-  toThickness,
-  toUValue,
-  uValueText,
-  uValueUnit,
-} from '../model/words';
+
+import { figures, useUnits } from '../model/units';
 import { Row, Section } from '../shared/dossierParts';
 
 /** How the U-value of a surface or door comes about, resistance by resistance. */
 export function Breakdown({ model, object }: { model: Model; object: string }) {
+  const units = useUnits();
   const { id, version } = model.delivery;
   const { data, error } = useQuery({
     queryKey: ['breakdown', id, version, object],
@@ -36,9 +27,9 @@ export function Breakdown({ model, object }: { model: Model; object: string }) {
             <thead>
               <tr className="text-right text-muted">
                 <th />
-                <th className="pl-2 font-normal">{thicknessUnit()}</th>
-                <th className="pl-2 font-normal">{conductivityUnit()}</th>
-                <th className="pl-2 font-normal">{resistanceUnit()}</th>
+                <th className="pl-2 font-normal">{units.thickness.unit}</th>
+                <th className="pl-2 font-normal">{units.conductivity.unit}</th>
+                <th className="pl-2 font-normal">{units.resistance.unit}</th>
               </tr>
             </thead>
             <tbody>
@@ -50,13 +41,13 @@ export function Breakdown({ model, object }: { model: Model; object: string }) {
                     <span className="block text-[11px] text-muted">{s.clause}</span>
                   </td>
                   <td className="pl-2">
-                    {s.thickness == null ? '' : figures(toThickness(s.thickness))}
+                    {s.thickness == null ? '' : figures(units.thickness.to(s.thickness))}
                   </td>
                   <td className="pl-2">
-                    {s.conductivity == null ? '' : figures(toConductivity(s.conductivity))}
+                    {s.conductivity == null ? '' : figures(units.conductivity.to(s.conductivity))}
                   </td>
                   <td className="pl-2">
-                    {s.resistance == null ? '?' : figures(toResistance(s.resistance))}
+                    {s.resistance == null ? '?' : figures(units.resistance.to(s.resistance))}
                   </td>
                 </tr>
               ))}
@@ -65,27 +56,27 @@ export function Breakdown({ model, object }: { model: Model; object: string }) {
           <dl className="mt-1">
             {b.upper != null && b.lower != null && (
               <Row label="Upper and lower limit">
-                {figures(toResistance(b.upper))} / {figures(toResistance(b.lower))}
+                {figures(units.resistance.to(b.upper))} / {figures(units.resistance.to(b.lower))}
               </Row>
             )}
             <Row label="Total resistance">
               {b.resistance == null
                 ? 'not known'
-                : `${figures(toResistance(b.resistance))} ${resistanceUnit()}`}
+                : `${figures(units.resistance.to(b.resistance))} ${units.resistance.unit}`}
             </Row>
             <Row label="U-value of the layers">
-              {b.uValue == null ? 'not known' : uValueText(b.uValue)}
+              {b.uValue == null ? 'not known' : units.uValue.text(b.uValue)}
             </Row>
             {data.stated != null && (
               <Row label="Stated">
-                {uValueText(data.stated)}
+                {units.uValue.text(data.stated)}
                 {b.uValue != null &&
                   ` (${((100 * (data.stated - b.uValue)) / b.uValue).toFixed(0)} %)`}
               </Row>
             )}
             {data.counts != null && data.counts !== b.uValue && data.counts !== data.stated && (
               <Row label="With the ground">
-                {figures(toUValue(data.counts))} {uValueUnit()}
+                {figures(units.uValue.to(data.counts))} {units.uValue.unit}
               </Row>
             )}
           </dl>

@@ -3,7 +3,8 @@ import { useView } from '../model/state';
 import { modelActions } from '../shared/actions';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
-import { areaText, said, volumeText } from '../model/words';
+
+import { useUnits } from '../model/units';
 import { FindingCard } from '../shared/FindingCard';
 import { DossierFrame } from '../shared/DossierFrame';
 import { Several } from './Several';
@@ -39,6 +40,7 @@ export function Dossier({ index, edits }: { index: ModelIndex; edits: Edits }) {
 }
 
 function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
+  const units = useUnits();
   const m = index.model;
   return (
     <>
@@ -50,9 +52,13 @@ function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
       <Section title="The building">
         <dl>
           <Row label="Spaces">{m.spaces.length}</Row>
-          <Row label="Floor area">{areaText(m.spaces.reduce((n, s) => n + s.floorArea, 0))}</Row>
+          <Row label="Floor area">
+            {units.area.text(m.spaces.reduce((n, s) => n + s.floorArea, 0))}
+          </Row>
           <Row label="Volume of enclosed spaces">
-            {volumeText(m.spaces.filter((s) => s.enclosed).reduce((n, s) => n + s.volume, 0))}
+            {units.volume.text(
+              m.spaces.filter((s) => s.enclosed).reduce((n, s) => n + s.volume, 0),
+            )}
           </Row>
           <Row label="Surfaces">{m.surfaces.length}</Row>
           <Row label="Openings">{index.openings.size}</Row>
@@ -68,7 +74,7 @@ function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
         </button>
         <button
           className="btn mt-1.5"
-          title={said(
+          title={units.said(
             'Strips below 0.05 m² or 20 mm go to the surface of the same spaces beside them, in its plane',
           )}
           onClick={() =>
@@ -82,7 +88,9 @@ function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
         </button>
         <button
           className="btn mt-1.5"
-          title={said('Walls that are curved in plan get fewer facets; they move by at most 50 mm')}
+          title={units.said(
+            'Walls that are curved in plan get fewer facets; they move by at most 50 mm',
+          )}
           onClick={() =>
             edits.consider(
               { kind: 'StraightenFacets', chord: 0.05 },

@@ -2,7 +2,8 @@ import { naming, surfacesActions } from '../shared/actions';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
 import type { ModelIndex } from '../model/model';
-import { areaText, volumeText, count } from '../model/words';
+import { count } from '../model/words';
+import { useUnits } from '../model/units';
 import { Jump, Row, Section, Title } from '../shared/dossierParts';
 import { useSurfaceTypes } from './useSurfaceTypes';
 
@@ -15,6 +16,7 @@ export function Several({
   edits: Edits;
   keys: string[];
 }) {
+  const units = useUnits();
   const surfaces = keys.map((k) => index.surfaces.get(k)).filter((s) => s !== undefined);
   const spaces = keys.map((k) => index.spaces.get(k)).filter((s) => s !== undefined);
   const types = new Set(surfaces.map((s) => s.type || 'not stated'));
@@ -27,17 +29,21 @@ export function Several({
         <dl>
           {surfaces.length > 0 && <Row label="Surfaces">{surfaces.length}</Row>}
           {surfaces.length > 0 && (
-            <Row label="Gross area">{areaText(surfaces.reduce((n, s) => n + s.grossArea, 0))}</Row>
+            <Row label="Gross area">
+              {units.area.text(surfaces.reduce((n, s) => n + s.grossArea, 0))}
+            </Row>
           )}
           {surfaces.length > 0 && (
             <Row label={types.size === 1 ? 'Type' : 'Types'}>{[...types].join(', ')}</Row>
           )}
           {spaces.length > 0 && <Row label="Spaces">{spaces.length}</Row>}
           {spaces.length > 0 && (
-            <Row label="Floor area">{areaText(spaces.reduce((n, s) => n + s.floorArea, 0))}</Row>
+            <Row label="Floor area">
+              {units.area.text(spaces.reduce((n, s) => n + s.floorArea, 0))}
+            </Row>
           )}
           {spaces.length > 0 && (
-            <Row label="Volume">{volumeText(spaces.reduce((n, s) => n + s.volume, 0))}</Row>
+            <Row label="Volume">{units.volume.text(spaces.reduce((n, s) => n + s.volume, 0))}</Row>
           )}
         </dl>
       </Section>

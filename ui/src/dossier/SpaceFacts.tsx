@@ -5,7 +5,8 @@ import { spaceActions } from '../shared/actions';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
 import type { ModelIndex } from '../model/model';
-import { areaUnit, volumeUnit, area, volume, areaText, count } from '../model/words';
+import { count } from '../model/words';
+import { useUnits } from '../model/units';
 import {
   Against,
   Changes,
@@ -27,6 +28,7 @@ export function SpaceFacts({
   index: ModelIndex;
   edits: Edits;
 }) {
+  const units = useUnits();
   const m = index.model;
   const surfaces = index.surfacesOf.get(s.key) ?? [];
   const storey = m.storeys.find((x) => x.key === s.storey)?.name ?? s.storey ?? 'no storey';
@@ -35,12 +37,12 @@ export function SpaceFacts({
       <Title sub={`Space · ${storey}`}>{s.name}</Title>
       <Section title="Measured against stated">
         <dl>
-          <Row label={`Floor area, ${areaUnit()}`}>
-            <Against measured={s.floorArea} stated={s.statedFloorArea} digits={area} />
+          <Row label={`Floor area, ${units.area.unit}`}>
+            <Against measured={s.floorArea} stated={s.statedFloorArea} digits={units.area.figure} />
           </Row>
-          <Row label={`Volume, ${volumeUnit()}`}>
+          <Row label={`Volume, ${units.volume.unit}`}>
             {s.enclosed ? (
-              <Against measured={s.volume} stated={s.statedVolume} digits={volume} />
+              <Against measured={s.volume} stated={s.statedVolume} digits={units.volume.figure} />
             ) : (
               'not enclosed'
             )}
@@ -66,7 +68,7 @@ export function SpaceFacts({
         {surfaces.map((x) => (
           <div key={x.key} className="flex items-center justify-between gap-2 leading-[22px]">
             <Jump to={x.key}>{x.label}</Jump>
-            <span className="shrink-0">{areaText(x.grossArea)}</span>
+            <span className="shrink-0">{units.area.text(x.grossArea)}</span>
           </div>
         ))}
       </Section>

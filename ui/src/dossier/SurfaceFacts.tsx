@@ -5,7 +5,8 @@ import { openingActions, surfaceActions } from '../shared/actions';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
 import type { ModelIndex } from '../model/model';
-import { areaText, lengthText, degrees, EXPOSURES, facing } from '../model/words';
+import { degrees, EXPOSURES, facing } from '../model/words';
+import { useUnits } from '../model/units';
 import { Breakdown } from './Breakdown';
 import { Changes, FindingLinks, Jump, Origin, Row, Section, Title } from '../shared/dossierParts';
 import { useSurfaceTypes } from './useSurfaceTypes';
@@ -29,6 +30,7 @@ export function SurfaceFacts({
   index: ModelIndex;
   edits: Edits;
 }) {
+  const units = useUnits();
   const exposure = EXPOSURES.find((e) => e.key === s.exposure);
   const construction = index.model.constructions.find((c) => c.key === s.construction);
   return (
@@ -36,11 +38,11 @@ export function SurfaceFacts({
       <Title sub={`${s.type || 'Type not stated'} · ${s.fileId}`}>{s.label}</Title>
       <Section title="Facts">
         <dl>
-          <Row label="Gross area">{areaText(s.grossArea)}</Row>
-          <Row label="Net area">{areaText(s.netArea)}</Row>
+          <Row label="Gross area">{units.area.text(s.grossArea)}</Row>
+          <Row label="Net area">{units.area.text(s.netArea)}</Row>
           <Row label="Tilt">{degrees(s.tilt)}°</Row>
           <Row label="Azimuth">{facing(s.azimuth)}</Row>
-          {s.thickness != null && <Row label="Thickness">{lengthText(s.thickness)}</Row>}
+          {s.thickness != null && <Row label="Thickness">{units.length.text(s.thickness)}</Row>}
           <Row label="Other side">{exposure?.label}</Row>
         </dl>
         <p className="mt-1" data-testid="behind">
@@ -99,7 +101,7 @@ export function SurfaceFacts({
         {s.openings.map((o) => (
           <div key={o.key} className="flex justify-between leading-[22px]">
             <Jump to={o.key}>{o.type || o.fileId}</Jump>
-            <span>{areaText(o.area)}</span>
+            <span>{units.area.text(o.area)}</span>
           </div>
         ))}
         {!s.openings.length && <p className="text-muted">None.</p>}
@@ -187,13 +189,14 @@ export function OpeningFacts({
   index: ModelIndex;
   edits: Edits;
 }) {
+  const units = useUnits();
   const parent = o.surface ? index.surfaces.get(o.surface) : undefined;
   return (
     <>
       <Title sub={`${o.type || 'Type not stated'} · ${o.fileId}`}>{o.label}</Title>
       <Section title="Facts">
         <dl>
-          <Row label="Area">{areaText(o.area)}</Row>
+          <Row label="Area">{units.area.text(o.area)}</Row>
           <Row label="Window type">{o.glazing ?? 'none'}</Row>
           <Row label="Construction">{o.construction ?? 'none'}</Row>
           <Row label="In surface">

@@ -2,7 +2,8 @@ import { api } from '../model/api';
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import { count, fromLength, lengthUnit, toLength } from '../model/words';
+import { count } from '../model/words';
+import { useUnits } from '../model/units';
 import { EnclosedVolumes } from './EnclosedVolumes';
 import type { Boundaries, Choices } from './useBoundaries';
 
@@ -95,6 +96,7 @@ function Effect({ b }: { b: Boundaries }) {
 }
 
 function ForAll({ b }: { b: Boundaries }) {
+  const units = useUnits();
   const c = b.choices;
   return (
     <>
@@ -142,9 +144,9 @@ function ForAll({ b }: { b: Boundaries }) {
         <Limit
           label="Thickest construction"
           title="Two faces are one surface with two spaces when at most so much construction lies between them"
-          unit={lengthUnit()}
-          value={toLength(c.gapLimit ?? 0.6)}
-          onValue={(v) => b.choose({ gapLimit: fromLength(v) })}
+          unit={units.length.unit}
+          value={units.length.to(c.gapLimit ?? 0.6)}
+          onValue={(v) => b.choose({ gapLimit: units.length.from(v) })}
         />
         <Limit
           label="Roofs tilt less than"

@@ -4,7 +4,8 @@ import type { ModelIndex } from '../model/model';
 import { Table, type Column } from '../shared/Table';
 import { useSelection, useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import { area, areaUnit, areaValue } from '../model/words';
+
+import { useUnits } from '../model/units';
 import { BoundaryChoices } from './BoundaryChoices';
 import { useBoundaries } from './useBoundaries';
 
@@ -41,6 +42,7 @@ export function BoundarySheet({
   project: Project;
   edits: Edits;
 }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const chosen = useSelection();
   const boundaries = useBoundaries(index.model, project);
@@ -64,18 +66,18 @@ export function BoundarySheet({
     ): Column<Row> => ({
       id,
       head,
-      title: `${title}, ${areaUnit()}`,
+      title: `${title}, ${units.area.unit}`,
       width: rows.some((r) => r.then && Math.abs(r.then[id] - r.now[id]) >= SAME) ? 116 : 58,
       number: true,
-      value: (r) => areaValue((r.then ?? r.now)[id]),
+      value: (r) => units.area.to((r.then ?? r.now)[id]),
       show: (r) => {
         const text = (v: number, mark: boolean) =>
           v < SAME ? (
             <span className="text-muted">–</span>
           ) : bad && mark ? (
-            <b className="text-blocker">{area(v)}</b>
+            <b className="text-blocker">{units.area.figure(v)}</b>
           ) : (
-            area(v)
+            units.area.figure(v)
           );
         if (!r.then || Math.abs(r.then[id] - r.now[id]) < SAME) return text(r.now[id], true);
         return (
@@ -124,7 +126,7 @@ export function BoundarySheet({
           index.spaces.get(r.key)?.enclosed ? 'yes' : <b className="text-blocker">no</b>,
       },
     ];
-  }, [rows, index]);
+  }, [rows, index, units]);
   return (
     <div className="flex min-h-0 flex-1" data-testid="boundaries">
       <div className="flex min-w-0 flex-1 flex-col">
@@ -135,7 +137,7 @@ export function BoundarySheet({
           keyOf={keyOf}
           selection={chosen}
           onSelect={select}
-          tools={<span className="text-muted">· areas in {areaUnit()}</span>}
+          tools={<span className="text-muted">· areas in {units.area.unit}</span>}
           onOpen={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
         />
       </div>

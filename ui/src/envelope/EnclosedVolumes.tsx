@@ -4,10 +4,12 @@ import { api, type EnclosedVolume } from '../model/api';
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import { areaText, count, lengthUnit, toLength, volumeText } from '../model/words';
+import { count } from '../model/words';
+import { useUnits } from '../model/units';
 
 /** Volumes that are enclosed and that no space covers: each can become a space. */
 export function EnclosedVolumes({ index, edits }: { index: ModelIndex; edits: Edits }) {
+  const units = useUnits();
   const { id, version } = index.model.delivery;
   const [asked, setAsked] = useState(false);
   const [names, setNames] = useState<Record<string, string>>({});
@@ -84,9 +86,9 @@ export function EnclosedVolumes({ index, edits }: { index: ModelIndex; edits: Ed
                   onChange={(c) => setNames({ ...names, [v.name]: c.target.value })}
                 />
                 <span className="flex-1 text-right text-sm">
-                  {areaText(v.floorArea)}
+                  {units.area.text(v.floorArea)}
                   <br />
-                  <span className="text-muted">{volumeText(v.volume)}</span>
+                  <span className="text-muted">{units.volume.text(v.volume)}</span>
                 </span>
                 <button
                   className="btn"
@@ -107,8 +109,8 @@ export function EnclosedVolumes({ index, edits }: { index: ModelIndex; edits: Ed
               className="block text-left text-sm underline decoration-dotted"
               onClick={() => set({ lit: { areas: [], lines: [], points: [p] } })}
             >
-              Nearly enclosed air leaks at {p.map((x) => toLength(x).toFixed(2)).join(', ')}{' '}
-              {lengthUnit()}
+              Nearly enclosed air leaks at {p.map((x) => units.length.to(x).toFixed(2)).join(', ')}{' '}
+              {units.length.unit}
             </button>
           ))}
           {e.open.map((o, i) => (

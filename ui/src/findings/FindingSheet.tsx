@@ -5,7 +5,8 @@ import type { ModelIndex } from '../model/model';
 import { Table, type Column } from '../shared/Table';
 import { type GroupBy, useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import { measured, SEVERITIES, said } from '../model/words';
+import { SEVERITIES } from '../model/words';
+import { useUnits, type Units } from '../model/units';
 import { BcfMenu } from './BcfMenu';
 import { grouped, isOpen, type Group } from '../model/groups';
 import { useChecks } from '../model/useChecks';
@@ -23,6 +24,7 @@ const WAYS: [GroupBy, string][] = [
 
 /** Findings: on the left by what they have in common, on the right one by one. */
 export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits }) {
+  const units = useUnits();
   const { finding, set, groupBy: by, group: chosen } = useView();
   const [all, setAll] = useState(false);
   const accepted = index.model.findings.filter((f) => !isOpen(f)).length;
@@ -35,7 +37,7 @@ export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits
   const group = groups.find((g) => g.key === chosen) ?? null;
   const rows = group ? group.findings : findings;
   const selection = useMemo(() => new Set(finding ? [finding] : []), [finding]);
-  const columns = useMemo(() => COLUMNS, []);
+  const columns = useMemo(() => columnsIn(units), [units]);
 
   function choose(g: Group | null) {
     set({ group: g?.key ?? null });
@@ -148,6 +150,7 @@ function GroupRow({
 
 /** One remedy for all of a group: those that the first finding with any has. */
 function Together({ group, edits }: { group: Group; edits: Edits }) {
+  const units = useUnits();
   const first = group.findings.find((f) => f.remedies.length);
   if (!first) return null;
   const ids = group.findings.map((f) => f.id);
@@ -162,7 +165,7 @@ function Together({ group, edits }: { group: Group; edits: Edits }) {
             disabled={edits.busy}
             onClick={() => edits.sweep(ids, r.repair, r.label)}
           >
-            {said(r.label)}
+            {units.said(r.label)}
           </button>
         ))}
       </div>
@@ -170,7 +173,7 @@ function Together({ group, edits }: { group: Group; edits: Edits }) {
   );
 }
 
-const COLUMNS: Column<Finding>[] = [
+const columnsIn = (units: Units): Column<Finding>[] => [
   {
     id: 'severity',
     head: 'Severity',
@@ -190,14 +193,14 @@ const COLUMNS: Column<Finding>[] = [
     value: (f) => f.code,
     show: (f) => <span className="font-mono text-[11px]">{f.code}</span>,
   },
-  { id: 'message', head: 'Finding', width: 200, value: (f) => said(f.message) },
+  { id: 'message', head: 'Finding', width: 200, value: (f) => units.said(f.message) },
   {
     id: 'measured',
     head: 'Measured',
     width: 78,
     number: true,
     value: (f) => f.measured ?? null,
-    show: (f) => measured(f.measured, f.unit),
+    show: (f) => units.measured(f.measured, f.unit),
   },
   {
     id: 'limit',
@@ -205,7 +208,7 @@ const COLUMNS: Column<Finding>[] = [
     width: 66,
     number: true,
     value: (f) => f.limit ?? null,
-    show: (f) => measured(f.limit, f.limitUnit),
+    show: (f) => units.measured(f.limit, f.limitUnit),
   },
   {
     id: 'remedies',

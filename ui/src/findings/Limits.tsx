@@ -3,13 +3,15 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type CheckLimit, type Project } from '../model/api';
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
-import { inUnit } from '../model/words';
+
+import { useUnits } from '../model/units';
 
 const nameOf = (l: CheckLimit) => `${l.code}.${l.name}`;
 const shown = (v: number) => String(Number(v.toPrecision(6)));
 
 /** The limits of all checks; what others would do is seen before they are set. */
 export function Limits({ index, project }: { index: ModelIndex; project: Project }) {
+  const units = useUnits();
   const client = useQueryClient();
   const { id, version } = index.model.delivery;
   const set = useView((s) => s.set);
@@ -40,7 +42,7 @@ export function Limits({ index, project }: { index: ModelIndex; project: Project
   function take(l: CheckLimit, text: string) {
     const typed = Number(text.replace(',', '.'));
     const before = values[nameOf(l)] ?? l.standard;
-    const u = inUnit(l.unit);
+    const u = units.of(l.unit);
     if (!text.trim() || !Number.isFinite(typed) || shown(typed) === shown(u.to(before))) return;
     const v = shown(typed) === shown(u.to(l.standard)) ? l.standard : u.from(typed);
     const next = { ...values };
@@ -117,7 +119,7 @@ export function Limits({ index, project }: { index: ModelIndex; project: Project
           <tbody>
             {list.map((l) => {
               const v = values[nameOf(l)] ?? l.standard;
-              const u = inUnit(l.unit);
+              const u = units.of(l.unit);
               const text = (x: number) => shown(u.to(x));
               const now = counts.now.get(l.code) ?? 0;
               const then = draft ? (counts.then.get(l.code) ?? 0) : now;
@@ -137,7 +139,7 @@ export function Limits({ index, project }: { index: ModelIndex; project: Project
                       onBlur={(e) => take(l, e.target.value)}
                       onKeyDown={(e) => e.key === 'Enter' && take(l, e.currentTarget.value)}
                     />{' '}
-                    <span className="inline-block w-10 text-left text-muted">{u.name}</span>
+                    <span className="inline-block w-10 text-left text-muted">{u.unit}</span>
                   </td>
                   <td className="pr-2 text-right text-muted">{text(l.standard)}</td>
                   <td className="pr-2 text-right whitespace-nowrap text-muted">

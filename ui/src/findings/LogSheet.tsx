@@ -5,7 +5,8 @@ import type { ModelIndex } from '../model/model';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import { area, areaUnit, count, moment, said } from '../model/words';
+import { count, moment } from '../model/words';
+import { useUnits } from '../model/units';
 
 /** An entry of the log, or a change of the project's settings that stands between two of them. */
 interface Row extends Pick<LogEntry, 'summary' | 'madeBy' | 'madeAt' | 'inForce' | 'undoneBy'> {
@@ -30,6 +31,7 @@ function rows(model: Model): Row[] {
 
 /** The repair log: what, why, who, when and its figures; to any point, and entries out of it. */
 export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) {
+  const units = useUnits();
   const { id, version, logPosition } = index.model.delivery;
   const set = useView((s) => s.set);
   const [chosen, setChosen] = useState<string[]>([]);
@@ -58,10 +60,10 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
         width: 290,
         value: (e) => e.summary,
         show: (e) => (
-          <span className={e.inForce ? '' : 'text-muted'} title={said(e.summary)}>
+          <span className={e.inForce ? '' : 'text-muted'} title={units.said(e.summary)}>
             {!e.inForce && <span>undone{e.undoneBy ? ` by ${e.undoneBy}` : ''}: </span>}
             {e.entry?.carried && <span className="text-muted">carried over: </span>}
-            {said(e.summary)}
+            {units.said(e.summary)}
           </span>
         ),
       },
@@ -92,14 +94,16 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
       {
         id: 'area',
         head: 'Floor',
-        unit: areaUnit(),
+        unit: units.area.unit,
         width: 64,
         number: true,
         value: ({ entry: e }) =>
           e?.figures ? e.figures.floorAreaAfter - e.figures.floorAreaBefore : null,
         show: ({ entry: e }) => {
           const d = e?.figures ? e.figures.floorAreaAfter - e.figures.floorAreaBefore : 0;
-          return Math.abs(d) > 0.005 ? `${d > 0 ? '+' : '−'}${area(Math.abs(d))}` : '–';
+          return Math.abs(d) > 0.005
+            ? `${d > 0 ? '+' : '−'}${units.area.figure(Math.abs(d))}`
+            : '–';
         },
       },
       { id: 'who', head: 'By', width: 80, value: (e) => e.madeBy },
@@ -111,7 +115,7 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
         show: (e) => moment(e.madeAt),
       },
     ],
-    [],
+    [units],
   );
   const list = useMemo(() => rows(index.model), [index]);
   const entries = chosen.map(Number).filter((n) => n < logPosition);
@@ -180,7 +184,8 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
             </Dialog.Description>
             {out?.dependents.map((d) => (
               <p key={d.index} className="mt-1 text-sm">
-                {d.index + 1}. {said(d.summary)} <span className="text-muted">{d.reason}</span>
+                {d.index + 1}. {units.said(d.summary)}{' '}
+                <span className="text-muted">{d.reason}</span>
               </p>
             ))}
             <div className="mt-3 flex gap-2">

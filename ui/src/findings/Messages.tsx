@@ -3,7 +3,8 @@ import { api, type TraceHit, type Traced } from '../model/api';
 import { SeverityMark } from '../shared/SeverityMark';
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
-import { count, said } from '../model/words';
+import { count } from '../model/words';
+import { useUnits } from '../model/units';
 
 /** Text of a simulation, and what in the envelope it speaks of. */
 export function Messages({ index }: { index: ModelIndex }) {
@@ -97,6 +98,7 @@ export function Messages({ index }: { index: ModelIndex }) {
 }
 
 function Hit({ hit: h, index }: { hit: TraceHit; index: ModelIndex }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const set = useView((s) => s.set);
   const go = () => {
@@ -132,7 +134,7 @@ function Hit({ hit: h, index }: { hit: TraceHit; index: ModelIndex }) {
             <span className="pt-0.5">
               <SeverityMark severity={f.severity} size={11} />
             </span>
-            {said(f.message)}
+            {units.said(f.message)}
           </button>
         ) : null;
       })}

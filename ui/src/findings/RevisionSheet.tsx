@@ -5,7 +5,8 @@ import type { ModelIndex } from '../model/model';
 import { Table, type Column } from '../shared/Table';
 import { useSelection, useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import { count, said } from '../model/words';
+import { count } from '../model/words';
+import { useUnits } from '../model/units';
 import { useRevision } from './useRevision';
 
 const keyOf = (c: RevisionChange) => c.after ?? `before:${c.before}`;
@@ -152,6 +153,7 @@ function Steps({
   index: ModelIndex;
   edits: Edits;
 }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const set = useView((s) => s.set);
   if (!steps.length) return null;
@@ -174,8 +176,8 @@ function Steps({
             className="mt-1 text-sm"
             data-testid={`step-${outcome.replace(' ', '-')}`}
           >
-            <p>{said(s.summary)}</p>
-            {s.reason && <p className="text-muted">{said(s.reason)}</p>}
+            <p>{units.said(s.summary)}</p>
+            {s.reason && <p className="text-muted">{units.said(s.reason)}</p>}
             {s.repair && (
               <button
                 className="btn mt-0.5 !h-[22px] !text-sm"

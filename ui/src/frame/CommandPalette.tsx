@@ -1,4 +1,4 @@
-import { said } from '../model/words';
+import { useUnits } from '../model/units';
 import { useMemo, useState } from 'react';
 import { Dialog } from 'radix-ui';
 import { useNavigate } from 'react-router';
@@ -26,6 +26,7 @@ export function CommandPalette({
   edits: Edits;
   project: string;
 }) {
+  const units = useUnits();
   const { palette, set, select } = useView();
   const navigate = useNavigate();
   const to = useWorkspaceLink(project);
@@ -67,12 +68,12 @@ export function CommandPalette({
         run: go(o.key),
       })),
       ...index.model.findings.map((f) => ({
-        label: said(f.message),
+        label: units.said(f.message),
         kind: f.code,
         run: () => set({ finding: f.id, selection: [], tab: 'findings' as const }),
       })),
     ];
-  }, [index, edits, navigate, to, select, set]);
+  }, [index, edits, navigate, to, select, set, units]);
 
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
   const found = entries

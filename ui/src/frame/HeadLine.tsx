@@ -7,7 +7,8 @@ import { useView } from '../model/state';
 import { byPart, revisionName } from '../model/parts';
 import type { Edits } from '../model/useEdits';
 import { useSettings } from '../model/useSettings';
-import { said } from '../model/words';
+
+import { useUnits } from '../model/units';
 
 /** Project and delivery, search, undo and redo, person. */
 export function HeadLine({
@@ -21,6 +22,7 @@ export function HeadLine({
   revision: string | null;
   edits: Edits | null;
 }) {
+  const units = useUnits();
   const set = useView((s) => s.set);
   const navigate = useNavigate();
   const [name, setName] = useState(person());
@@ -79,7 +81,7 @@ export function HeadLine({
             className="btn-quiet"
             disabled={!model.delivery.canUndo || edits.busy}
             onClick={edits.undo}
-            title={`Undo (Ctrl Z)${model.delivery.undoes ? ': ' + said(model.delivery.undoes) : ''}`}
+            title={`Undo (Ctrl Z)${model.delivery.undoes ? ': ' + units.said(model.delivery.undoes) : ''}`}
             data-testid="undo"
           >
             <Undo2 size={15} /> Undo
@@ -88,7 +90,7 @@ export function HeadLine({
             className="btn-quiet"
             disabled={!model.delivery.canRedo || edits.busy}
             onClick={edits.redo}
-            title={`Redo (Ctrl Shift Z)${model.delivery.redoes ? ': ' + said(model.delivery.redoes) : ''}`}
+            title={`Redo (Ctrl Shift Z)${model.delivery.redoes ? ': ' + units.said(model.delivery.redoes) : ''}`}
             data-testid="redo"
           >
             <Redo2 size={15} /> Redo

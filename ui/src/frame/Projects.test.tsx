@@ -17,7 +17,7 @@ const page = (projects: unknown[], all = projects.length, from = 0) => ({ projec
 describe('the projects', () => {
   it('leads to the findings of a delivery, or to the intake', async () => {
     answers({ 'GET /api/projects?from=0': page([DEMO, EMPTY]) });
-    show(<Projects />, '/');
+    show(<Projects />, { at: '/' });
     const [demo, annexe] = await screen.findAllByTestId('project');
     expect(demo.getAttribute('href')).toBe('/p/1/findings');
     expect(demo.textContent).toContain('marram-point.xml, 1 revision');
@@ -30,7 +30,7 @@ describe('the projects', () => {
       'GET /api/projects?from=0': page([DEMO], 2),
       'GET /api/projects?from=1': page([EMPTY], 2, 1),
     });
-    const { user } = show(<Projects />, '/');
+    const { user } = show(<Projects />, { at: '/' });
     await user.click(await screen.findByRole('button', { name: 'Show more (1 left)' }));
     expect(await screen.findByText('Annexe')).toBeTruthy();
     expect(screen.queryByRole('button', { name: /Show more/ })).toBeNull();
@@ -41,7 +41,7 @@ describe('the projects', () => {
       'GET /api/projects?from=0': page([]),
       'POST /api/projects': { id: '9', name: 'Jetty' },
     });
-    const { user } = show(<Projects />, '/');
+    const { user } = show(<Projects />, { at: '/' });
     const create = screen.getByTestId<HTMLButtonElement>('create');
     expect(create.disabled).toBe(true);
     await user.type(screen.getByLabelText('Name of a new project'), '  ');
@@ -56,7 +56,7 @@ describe('the projects', () => {
       'GET /api/projects?from=0': page([]),
       'POST /api/projects': new Error('There is a project of this name.'),
     });
-    const { user } = show(<Projects />, '/');
+    const { user } = show(<Projects />, { at: '/' });
     const name = screen.getByLabelText<HTMLInputElement>('Name of a new project');
     await user.type(name, 'Jetty{Enter}');
     expect(await screen.findByText('There is a project of this name.')).toBeTruthy();
@@ -66,7 +66,7 @@ describe('the projects', () => {
 
   it('says so when the list cannot be read', async () => {
     answers({ 'GET /api/projects?from=0': new Error('The database does not answer.') });
-    show(<Projects />, '/');
+    show(<Projects />, { at: '/' });
     expect(
       await screen.findByText('The database does not answer.', {}, { timeout: 4000 }),
     ).toBeTruthy();

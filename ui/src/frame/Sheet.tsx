@@ -10,19 +10,8 @@ import { RevisionSheet } from '../findings/RevisionSheet';
 import { SeverityMark } from '../shared/SeverityMark';
 import type { ModelIndex } from '../model/model';
 import { type SheetTab, useSelection, useView } from '../model/state';
-import {
-  areaUnit,
-  volumeUnit,
-  area,
-  volume,
-  areaValue,
-  volumeValue,
-  degrees,
-  EXPOSURES,
-  SEVERITIES,
-  facing,
-  said,
-} from '../model/words';
+import { degrees, EXPOSURES, SEVERITIES, facing } from '../model/words';
+import { useUnits } from '../model/units';
 import type { Edits } from '../model/useEdits';
 import { Table, type Column } from '../shared/Table';
 import { SheetFrame } from '../shared/SheetFrame';
@@ -83,13 +72,14 @@ export function Sheet({
 }
 
 function Faults({ index, k }: { index: ModelIndex; k: string }) {
+  const units = useUnits();
   const list = index.findingsOf.get(k) ?? [];
   if (!list.length) return null;
   const worst = SEVERITIES.find((s) => list.some((f) => f.severity === s))!;
   return (
     <span
       className="inline-flex items-center gap-1"
-      title={list.map((f) => said(f.message)).join('\n')}
+      title={list.map((f) => units.said(f.message)).join('\n')}
     >
       <SeverityMark severity={worst} size={10} /> {list.length}
     </span>
@@ -99,6 +89,7 @@ function Faults({ index, k }: { index: ModelIndex; k: string }) {
 const faultCount = (index: ModelIndex, k: string) => (index.findingsOf.get(k) ?? []).length || null;
 
 function SpaceTable({ index }: { index: ModelIndex }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const chosen = useSelection();
   const storey = useMemo(() => new Map(index.model.storeys.map((s) => [s.key, s.name])), [index]);
@@ -114,38 +105,38 @@ function SpaceTable({ index }: { index: ModelIndex }) {
       {
         id: 'floor',
         head: 'Floor',
-        unit: areaUnit(),
+        unit: units.area.unit,
         width: 72,
         number: true,
-        value: (s) => areaValue(s.floorArea),
-        show: (s) => area(s.floorArea),
+        value: (s) => units.area.to(s.floorArea),
+        show: (s) => units.area.figure(s.floorArea),
       },
       {
         id: 'stated',
         head: 'Stated',
-        unit: areaUnit(),
+        unit: units.area.unit,
         width: 72,
         number: true,
-        value: (s) => (s.statedFloorArea == null ? null : areaValue(s.statedFloorArea)),
-        show: (s) => (s.statedFloorArea == null ? '–' : area(s.statedFloorArea)),
+        value: (s) => (s.statedFloorArea == null ? null : units.area.to(s.statedFloorArea)),
+        show: (s) => (s.statedFloorArea == null ? '–' : units.area.figure(s.statedFloorArea)),
       },
       {
         id: 'volume',
         head: 'Volume',
-        unit: volumeUnit(),
+        unit: units.volume.unit,
         width: 76,
         number: true,
-        value: (s) => (s.enclosed ? volumeValue(s.volume) : null),
-        show: (s) => (s.enclosed ? volume(s.volume) : '–'),
+        value: (s) => (s.enclosed ? units.volume.to(s.volume) : null),
+        show: (s) => (s.enclosed ? units.volume.figure(s.volume) : '–'),
       },
       {
         id: 'statedVolume',
         head: 'Stated',
-        unit: volumeUnit(),
+        unit: units.volume.unit,
         width: 74,
         number: true,
-        value: (s) => (s.statedVolume == null ? null : volumeValue(s.statedVolume)),
-        show: (s) => (s.statedVolume == null ? '–' : volume(s.statedVolume)),
+        value: (s) => (s.statedVolume == null ? null : units.volume.to(s.statedVolume)),
+        show: (s) => (s.statedVolume == null ? '–' : units.volume.figure(s.statedVolume)),
       },
       {
         id: 'enclosed',
@@ -165,7 +156,7 @@ function SpaceTable({ index }: { index: ModelIndex }) {
         show: (s) => <Faults index={index} k={s.key} />,
       },
     ],
-    [index, storey],
+    [index, storey, units],
   );
   return (
     <Table
@@ -181,6 +172,7 @@ function SpaceTable({ index }: { index: ModelIndex }) {
 }
 
 function SurfaceTable({ index }: { index: ModelIndex }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const chosen = useSelection();
   const constructions = useMemo(
@@ -195,20 +187,20 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
       {
         id: 'gross',
         head: 'Gross',
-        unit: areaUnit(),
+        unit: units.area.unit,
         width: 66,
         number: true,
-        value: (s) => areaValue(s.grossArea),
-        show: (s) => area(s.grossArea),
+        value: (s) => units.area.to(s.grossArea),
+        show: (s) => units.area.figure(s.grossArea),
       },
       {
         id: 'net',
         head: 'Net',
-        unit: areaUnit(),
+        unit: units.area.unit,
         width: 56,
         number: true,
-        value: (s) => areaValue(s.netArea),
-        show: (s) => area(s.netArea),
+        value: (s) => units.area.to(s.netArea),
+        show: (s) => units.area.figure(s.netArea),
       },
       {
         id: 'tilt',
@@ -259,7 +251,7 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
         show: (s) => <span className="font-mono text-[11px]">{s.fileId}</span>,
       },
     ],
-    [index, constructions],
+    [index, constructions, units],
   );
   return (
     <Table
@@ -275,6 +267,7 @@ function SurfaceTable({ index }: { index: ModelIndex }) {
 }
 
 function OpeningTable({ index, openings }: { index: ModelIndex; openings: Opening[] }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const chosen = useSelection();
   const columns = useMemo<Column<Opening>[]>(
@@ -284,11 +277,11 @@ function OpeningTable({ index, openings }: { index: ModelIndex; openings: Openin
       {
         id: 'area',
         head: 'Area',
-        unit: areaUnit(),
+        unit: units.area.unit,
         width: 68,
         number: true,
-        value: (o) => areaValue(o.area),
-        show: (o) => area(o.area),
+        value: (o) => units.area.to(o.area),
+        show: (o) => units.area.figure(o.area),
       },
       { id: 'parent', head: 'In surface', width: 86, value: (o) => o.surface ?? null },
       {
@@ -313,7 +306,7 @@ function OpeningTable({ index, openings }: { index: ModelIndex; openings: Openin
         show: (o) => <span className="font-mono text-[11px]">{o.fileId}</span>,
       },
     ],
-    [index],
+    [index, units],
   );
   return (
     <Table

@@ -19,7 +19,7 @@ import { envelopeSubject } from '../stage/subject';
 import { resetView, useView } from '../model/state';
 import { useThermal } from '../thermal/useThermal';
 import { useEdits } from '../model/useEdits';
-import { showIn } from '../model/words';
+import { UnitsContext, unitsOf, useUnits } from '../model/units';
 import { Drop } from '../intake/Drop';
 import { loadTheRest } from './load';
 import { Planned } from './Planned';
@@ -83,14 +83,16 @@ export function Workbench() {
       </div>
     );
   }
-  showIn(project.data.settings.units);
   return (
-    <Opened
-      key={`${delivery} ${project.data.settings.units ?? 'SI'}`}
-      project={project.data}
-      model={model.data}
-      workspace={workspace as Workspace}
-    />
+    <UnitsContext value={unitsOf(project.data.settings.units)}>
+      <Opened
+        // what was typed in other units is not carried over
+        key={`${delivery} ${project.data.settings.units ?? 'SI'}`}
+        project={project.data}
+        model={model.data}
+        workspace={workspace as Workspace}
+      />
+    </UnitsContext>
   );
 }
 
@@ -103,6 +105,7 @@ function Opened({
   model: Model;
   workspace: Workspace;
 }) {
+  const units = useUnits();
   const index = useIndex(model);
   const edits = useEdits(model);
   const { message, set } = useView();
@@ -119,8 +122,8 @@ function Opened({
   const changes = useRevision(model, by === 'change').data?.changes ?? NO_CHANGES;
   const uValues = useThermal(model, by === 'uvalue').data?.uValues ?? NO_VALUES;
   const envelope = useMemo(
-    () => envelopeSubject(index, by, { changes, uValues }),
-    [index, by, changes, uValues],
+    () => envelopeSubject(units, index, by, { changes, uValues }),
+    [index, by, changes, uValues, units],
   );
   const among = useMemo(
     () => (ghosts && scope && mesh ? withElements(envelope, scope, mesh) : envelope),

@@ -1,43 +1,35 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, type BalanceLine, type Model } from '../model/api';
-import {
-  area,
-  areaUnit,
-  figures,
-  lossUnit,
-  toLoss,
-  toUValue,
-  uValueUnit,
-  volume,
-  volumeUnit,
-} from '../model/words';
+import { figures, useUnits, type Units } from '../model/units';
 
-const UNIT: Record<BalanceLine['measure'], () => string> = {
-  COUNT: () => '',
-  AREA: areaUnit,
-  VOLUME: volumeUnit,
-  HEAT_LOSS: lossUnit,
-  U_VALUE: uValueUnit,
-};
+const unitOf = (units: Units, measure: BalanceLine['measure']) =>
+  ({
+    COUNT: '',
+    AREA: units.area.unit,
+    VOLUME: units.volume.unit,
+    HEAT_LOSS: units.heatLoss.unit,
+    U_VALUE: units.uValue.unit,
+  })[measure];
 
-function shown(l: BalanceLine, v: number | null | undefined): string {
+function shown(units: Units, l: BalanceLine, v: number | null | undefined): string {
   if (v == null) return '–';
   switch (l.measure) {
     case 'COUNT':
       return String(v);
     case 'AREA':
-      return area(v);
+      return units.area.figure(v);
     case 'VOLUME':
-      return volume(v);
+      return units.volume.figure(v);
     case 'HEAT_LOSS':
-      return figures(toLoss(v));
+      return figures(units.heatLoss.to(v));
     case 'U_VALUE':
-      return figures(toUValue(v));
+      return figures(units.uValue.to(v));
   }
 }
 
 /** What the model adds up to, as delivered and now; what differs is set off. */
 export function Balance({ model }: { model: Model }) {
+  const units = useUnits();
   const { id, version } = model.delivery;
   const { data } = useQuery({
     queryKey: ['balance', id, version],
@@ -62,7 +54,7 @@ export function Balance({ model }: { model: Model }) {
           </thead>
           <tbody>
             {data.map((l) => {
-              const [before, now] = [shown(l, l.before), shown(l, l.now)];
+              const [before, now] = [shown(units, l, l.before), shown(units, l, l.now)];
               return (
                 <tr key={l.what} className="border-b border-line/50 leading-[20px]">
                   <td>{l.what}</td>
@@ -70,7 +62,7 @@ export function Balance({ model }: { model: Model }) {
                   <td className={`text-right ${before === now ? '' : 'font-semibold text-kelp'}`}>
                     {now}
                   </td>
-                  <td className="pl-2 text-muted">{UNIT[l.measure]()}</td>
+                  <td className="pl-2 text-muted">{unitOf(units, l.measure)}</td>
                 </tr>
               );
             })}

@@ -7,7 +7,8 @@ import { useWorkspaceLink } from '../shared/useWorkspaceLink';
 import { api, ProblemError, type Handover, type Model } from '../model/api';
 import { SeverityMark } from '../shared/SeverityMark';
 import { Balance } from './Balance';
-import { SEVERITIES, bytes, count, moment, said } from '../model/words';
+import { SEVERITIES, bytes, count, moment } from '../model/words';
+import { useUnits } from '../model/units';
 
 /** What was open when a file was written. */
 function leftOpen(h: Handover): string {
@@ -23,6 +24,7 @@ function leftOpen(h: Handover): string {
 
 /** Writes gbXML, reads it back, and offers it; open blockers need a decision. */
 export function HandoverPanel({ model, project }: { model: Model; project: string }) {
+  const units = useUnits();
   const client = useQueryClient();
   const to = useWorkspaceLink(project);
   const id = model.delivery.id;
@@ -116,7 +118,8 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
                       </summary>
                       {h.accepted.map((a, i) => (
                         <p key={i} className="text-sm">
-                          <span className="font-mono text-[11px]">{a.code}</span> {said(a.message)}{' '}
+                          <span className="font-mono text-[11px]">{a.code}</span>{' '}
+                          {units.said(a.message)}{' '}
                           <span className="text-muted">
                             {a.reason} ({a.by})
                           </span>

@@ -1,6 +1,7 @@
 import type { Model, Project } from '../model/api';
 import type { Edits } from '../model/useEdits';
-import { bytes, moment, said } from '../model/words';
+import { bytes, moment } from '../model/words';
+import { useUnits } from '../model/units';
 import { Drop } from './Drop';
 import { PartOfProject } from './PartOfProject';
 import { ProjectSettings } from './ProjectSettings';
@@ -15,6 +16,7 @@ export function Intake({
   project: Project;
   edits: Edits;
 }) {
+  const units = useUnits();
   const d = model.delivery;
   const r = model.report;
   return (
@@ -64,7 +66,7 @@ export function Intake({
           <ul>
             {r.notes.map((n, i) => (
               <li key={i} className="border-b border-line/60 py-1">
-                {said(n.message)}{' '}
+                {units.said(n.message)}{' '}
                 <span className="text-sm whitespace-nowrap text-muted">
                   {n.line > 0 ? `line ${n.line}, ` : ''}
                   {n.kind}

@@ -1,4 +1,4 @@
-import { distanceText, fromLength, lengthUnit, toLength } from '../model/words';
+import { useUnits } from '../model/units';
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { api, type Model, type Project, type Settings } from '../model/api';
@@ -8,6 +8,7 @@ type Figure = 'latitude' | 'longitude' | 'elevation' | 'north' | 'groundLevel';
 
 /** What is decided for the project as a whole; blank fields leave it to the delivery. */
 export function ProjectSettings({ project, model }: { project: Project; model: Model }) {
+  const units = useUnits();
   const now = project.settings;
   const d = model.delivered;
   const latitude = now.latitude ?? d.latitude;
@@ -55,9 +56,9 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
       />
       <FigureField
         label="Elevation"
-        unit={lengthUnit()}
-        to={toLength}
-        from={fromLength}
+        unit={units.length.unit}
+        to={units.length.to}
+        from={units.length.from}
         value={now.elevation}
         delivered={d.elevation}
         onSave={(v) => place('elevation', v)}
@@ -71,9 +72,9 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
       />
       <FigureField
         label="Ground level"
-        unit={lengthUnit()}
-        to={toLength}
-        from={fromLength}
+        unit={units.length.unit}
+        to={units.length.to}
+        from={units.length.from}
         value={now.groundLevel}
         delivered={null}
         onSave={(v) => place('groundLevel', v)}
@@ -102,7 +103,7 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
           {stations.data?.map((s) => (
             <option key={s.name} value={s.name}>
               {s.name}
-              {s.distance == null ? '' : `, ${distanceText(s.distance)}`}
+              {s.distance == null ? '' : `, ${units.distance.text(s.distance)}`}
             </option>
           ))}
         </select>

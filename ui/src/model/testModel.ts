@@ -93,7 +93,7 @@ export function model(parts: Partial<Model>): Model {
       canUndo: false,
       canRedo: false,
     },
-    report: { read: [], notes: [], lengthUnit: 'Meters', readMillis: 0 },
+    report: { read: [], notes: [], lengthUnit: 'metres', readMillis: 0 },
     storeys: [],
     spaces: [],
     surfaces: [],

@@ -4,7 +4,8 @@ import { api, ProblemError, type Model, type Repair } from './api';
 import { leaveAnswered } from './next';
 import { merged } from './model';
 import { useView } from './state';
-import { said } from './words';
+
+import { useUnits } from './units';
 
 export interface Edits {
   busy: boolean;
@@ -27,6 +28,7 @@ export interface Edits {
 
 /** Changes to the model. An edit carries the version it was based on; when that is stale, the newest state is shown instead. */
 export function useEdits(model: Model): Edits {
+  const units = useUnits();
   const client = useQueryClient();
   const [busy, setBusy] = useState(false);
   const id = model.delivery.id;
@@ -63,7 +65,7 @@ export function useEdits(model: Model): Edits {
       await client.invalidateQueries({ queryKey });
   }
 
-  const last = (m: Model) => said(m.log.filter((e) => e.inForce).at(-1)?.summary ?? 'Done.');
+  const last = (m: Model) => units.said(m.log.filter((e) => e.inForce).at(-1)?.summary ?? 'Done.');
   return {
     busy,
     apply: (repair, finding) => change(() => api.repair(id, version, repair, finding), last),
@@ -114,7 +116,7 @@ export function useEdits(model: Model): Edits {
         },
         (m) => `Part ${m.delivery.part}, revision ${m.delivery.revision}`,
       ),
-    undo: () => void move(api.undo, `Undone: ${said(model.delivery.undoes ?? '')}`),
-    redo: () => void move(api.redo, `Made again: ${said(model.delivery.redoes ?? '')}`),
+    undo: () => void move(api.undo, `Undone: ${units.said(model.delivery.undoes ?? '')}`),
+    redo: () => void move(api.redo, `Made again: ${units.said(model.delivery.redoes ?? '')}`),
   };
 }

@@ -5,7 +5,8 @@ import { SeverityMark } from '../shared/SeverityMark';
 import { madeOf, type ModelIndex } from '../model/model';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import { count, said } from '../model/words';
+import { count } from '../model/words';
+import { useUnits } from '../model/units';
 import { plain } from './families';
 import { InOrOut } from './InOrOut';
 import { alike, LIKE, type ElementRow, type ScopeIndex } from './scopeModel';
@@ -25,6 +26,7 @@ export function OneElement({
   scope: ScopeIndex;
   edits: Edits;
 }) {
+  const units = useUnits();
   const { select, set } = useView();
   const { id, version } = model.delivery;
   const facts = useQuery({
@@ -133,7 +135,7 @@ export function OneElement({
               </Row>
               {e.body.chordError > 0 && (
                 <Row label="Largest chord error">
-                  {said(`${(e.body.chordError * 1000).toFixed(1)} mm`)}
+                  {units.said(`${(e.body.chordError * 1000).toFixed(1)} mm`)}
                 </Row>
               )}
             </dl>

@@ -2,7 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { api, type Model, type StoreyCount } from '../model/api';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
-import { area, areaUnit, areaValue } from '../model/words';
+
+import { useUnits } from '../model/units';
 import type { ScopeIndex } from './scopeModel';
 
 const KINDS: Record<string, [string, RegExp]> = {
@@ -27,6 +28,7 @@ export function StoreyTable({
   index: ScopeIndex;
   tools: React.ReactNode;
 }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const { id, version } = model.delivery;
   const rows = useQuery({
@@ -49,20 +51,20 @@ export function StoreyTable({
     {
       id: 'statedArea',
       head: 'Stated',
-      unit: areaUnit(),
+      unit: units.area.unit,
       width: 90,
       number: true,
-      value: (r) => (r.stated ? areaValue(r.statedArea) : null),
-      show: (r) => (r.stated ? area(r.statedArea) : '–'),
+      value: (r) => (r.stated ? units.area.to(r.statedArea) : null),
+      show: (r) => (r.stated ? units.area.figure(r.statedArea) : '–'),
     },
     {
       id: 'measured',
       head: 'Measured',
-      unit: areaUnit(),
+      unit: units.area.unit,
       width: 90,
       number: true,
-      value: (r) => (r.stated ? areaValue(r.measuredArea) : null),
-      show: (r) => (r.stated ? area(r.measuredArea) : '–'),
+      value: (r) => (r.stated ? units.area.to(r.measuredArea) : null),
+      show: (r) => (r.stated ? units.area.figure(r.measuredArea) : '–'),
       title: 'One side of the bodies of the same elements',
     },
     {

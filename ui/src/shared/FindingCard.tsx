@@ -11,7 +11,8 @@ import type { Workspace } from './workspaces';
 import type { ModelIndex } from '../model/model';
 import { type SheetTab, useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import { measured, moment, said } from '../model/words';
+import { moment } from '../model/words';
+import { useUnits } from '../model/units';
 import { Jump, Section } from './dossierParts';
 
 /** One finding: what, how much, why it matters, and what answers it. */
@@ -24,6 +25,7 @@ export function FindingCard({
   index: ModelIndex;
   edits: Edits;
 }) {
+  const units = useUnits();
   const pending = useView((s) => s.pending);
   const navigate = useNavigate();
   const to = useWorkspaceLink(index.model.delivery.projectId);
@@ -59,17 +61,17 @@ export function FindingCard({
           </button>
         </div>
         <p className="mt-1 text-[15px] leading-[21px] font-semibold" data-testid="finding-message">
-          {said(f.message)}
+          {units.said(f.message)}
         </p>
       </div>
       <Section title="Measured against the limit">
         <p>
-          {f.measured == null ? 'No figure applies.' : measured(f.measured, f.unit)}
-          {f.stated != null && `, stated ${measured(f.stated, f.unit)}`}
+          {f.measured == null ? 'No figure applies.' : units.measured(f.measured, f.unit)}
+          {f.stated != null && `, stated ${units.measured(f.stated, f.unit)}`}
           {f.limit != null && (
             <span className="text-muted">
               {`, ${check?.compared ?? 'limit'} `}
-              {measured(f.limit, f.limitUnit)}
+              {units.measured(f.limit, f.limitUnit)}
             </span>
           )}
         </p>
@@ -88,7 +90,7 @@ export function FindingCard({
                 onClick={() => edits.consider(r.repair, r.label, f.id)}
                 data-testid={`remedy-${i}`}
               >
-                {said(r.label)}
+                {units.said(r.label)}
                 {i === 0 && <kbd className="font-mono text-[11px] text-muted">E</kbd>}
               </button>
             ))}

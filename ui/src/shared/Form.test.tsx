@@ -1,7 +1,6 @@
 // @vitest-environment happy-dom
 import { screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { showIn } from '../model/words';
 import { Actions, type Action } from './Form';
 import { eachAnew, fakeEdits, show } from './testPage';
 
@@ -99,16 +98,14 @@ describe('repairs by hand', () => {
   });
 
   it('take lengths in feet where the project has them', async () => {
-    showIn('IP');
     const edits = fakeEdits();
-    const { user } = show(<Actions actions={[LIFT]} edits={edits} />);
+    const { user } = show(<Actions actions={[LIFT]} edits={edits} />, { units: 'IP' });
     await user.click(screen.getByRole('button', { name: 'Lift …' }));
     const by = screen.getByLabelText<HTMLInputElement>(/By/);
     expect(by.value).toBe('1.6404');
     await user.clear(by);
     await user.type(by, '10');
     await user.click(screen.getByTestId('show-repair'));
-    showIn('SI');
     const [repair] = callsOf(edits.consider)[0];
     expect((repair as { by: number }).by).toBeCloseTo(3.048, 9);
   });

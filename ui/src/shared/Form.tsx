@@ -1,7 +1,8 @@
 import { Fragment, useState } from 'react';
 import type { Repair } from '../model/api';
 import type { Edits } from '../model/useEdits';
-import { fromLength, lengthUnit, toLength } from '../model/words';
+
+import { useUnits } from '../model/units';
 
 /** What a repair by hand asks for. */
 export interface Field {
@@ -65,12 +66,13 @@ export function Actions({ actions, edits }: { actions: Action[]; edits: Edits })
 }
 
 function Form({ action, edits }: { action: Action; edits: Edits }) {
+  const units = useUnits();
   const [text, setText] = useState<Record<string, string>>(() =>
     Object.fromEntries(
       action.fields.map((f) => [
         f.name,
         f.kind === 'length'
-          ? String(Number(toLength(Number(f.value)).toFixed(4)))
+          ? String(Number(units.length.to(Number(f.value)).toFixed(4)))
           : String(f.value),
       ]),
     ),
@@ -89,7 +91,7 @@ function Form({ action, edits }: { action: Action; edits: Edits }) {
           setWrong(`${f.label} must be a number.`);
           return;
         }
-        values[f.name] = f.kind === 'length' ? fromLength(n) : n;
+        values[f.name] = f.kind === 'length' ? units.length.from(n) : n;
       } else values[f.name] = t;
     }
     const r = action.make(values);
@@ -129,7 +131,7 @@ function Form({ action, edits }: { action: Action; edits: Edits }) {
               )}
               {f.kind !== 'text' && f.kind !== 'choice' && (
                 <span className="w-6 text-muted">
-                  {f.kind === 'length' ? lengthUnit() : f.unit}
+                  {f.kind === 'length' ? units.length.unit : f.unit}
                 </span>
               )}
             </span>

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { Magnet, Plus, X } from 'lucide-react';
 import type { Repair, Surface } from '../model/api';
 import type { ModelIndex } from '../model/model';
-import { fromLength, lengthUnit, toLength } from '../model/words';
+
+import { useUnits } from '../model/units';
 import { points, snapped, type Point, type SnapTo } from './geometry';
 
 /** How far a corner looks for a place to go to, metres. */
@@ -18,6 +19,7 @@ export function OutlineEditor({
   index: ModelIndex;
   onDone: (repair: Repair, label: string) => void;
 }) {
+  const units = useUnits();
   const [ring, setRing] = useState<Point[]>(() => points(surface.rings[0] ?? []));
   const [inPlane, setInPlane] = useState(true);
   const [to, setTo] = useState<SnapTo>('corner');
@@ -25,7 +27,7 @@ export function OutlineEditor({
   function set(i: number, axis: keyof Point, text: string) {
     const v = Number(text.replace(',', '.'));
     if (!text.trim() || !Number.isFinite(v)) return;
-    setRing(ring.map((p, k) => (k === i ? { ...p, [axis]: fromLength(v) } : p)));
+    setRing(ring.map((p, k) => (k === i ? { ...p, [axis]: units.length.from(v) } : p)));
   }
 
   function snap(i: number) {
@@ -47,7 +49,7 @@ export function OutlineEditor({
 
   return (
     <div className="mt-1.5 rounded-sm border border-line bg-paper p-2" data-testid="outline">
-      <p className="mb-1 text-sm text-muted">Corners in {lengthUnit()}: x, y, z.</p>
+      <p className="mb-1 text-sm text-muted">Corners in {units.length.unit}: x, y, z.</p>
       <ol>
         {ring.map((p, i) => (
           <li key={`${i} ${p.x} ${p.y} ${p.z}`} className="mb-0.5 flex items-center gap-1">
@@ -56,7 +58,7 @@ export function OutlineEditor({
                 key={axis}
                 className="field !h-[22px] w-[58px] px-1 text-right text-[11px]"
                 aria-label={`Corner ${i + 1} ${axis}`}
-                defaultValue={toLength(p[axis]).toFixed(3)}
+                defaultValue={units.length.to(p[axis]).toFixed(3)}
                 onBlur={(e) => set(i, axis, e.target.value)}
                 onKeyDown={(e) => e.key === 'Enter' && set(i, axis, e.currentTarget.value)}
               />

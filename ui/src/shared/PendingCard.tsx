@@ -1,42 +1,49 @@
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
 import type { Preview } from '../model/api';
-import { areaText, count, volumeText, said } from '../model/words';
+import { count } from '../model/words';
+import { useUnits } from '../model/units';
 
 const SAME = 0.005;
 
 /** What changes in figures, if anything does. */
 function Figures({ before, after }: { before: Preview['before']; after: Preview['after'] }) {
+  const units = useUnits();
   const rows = [
     [
       'Floor area',
-      areaText(before.floorArea),
-      areaText(after.floorArea),
+      units.area.text(before.floorArea),
+      units.area.text(after.floorArea),
       before.floorArea - after.floorArea,
     ],
-    ['Volume', volumeText(before.volume), volumeText(after.volume), before.volume - after.volume],
+    [
+      'Volume',
+      units.volume.text(before.volume),
+      units.volume.text(after.volume),
+      before.volume - after.volume,
+    ],
     [
       'To outdoor air',
-      areaText(before.outdoorArea),
-      areaText(after.outdoorArea),
+      units.area.text(before.outdoorArea),
+      units.area.text(after.outdoorArea),
       before.outdoorArea - after.outdoorArea,
     ],
     [
       'To the ground',
-      areaText(before.groundArea),
-      areaText(after.groundArea),
+      units.area.text(before.groundArea),
+      units.area.text(after.groundArea),
       before.groundArea - after.groundArea,
     ],
     [
       'Between spaces',
-      areaText(before.interiorArea),
-      areaText(after.interiorArea),
+      units.area.text(before.interiorArea),
+      units.area.text(after.interiorArea),
       before.interiorArea - after.interiorArea,
     ],
     [
       'Glazed',
-      areaText(before.glazedArea),
-      areaText(after.glazedArea),
+      units.area.text(before.glazedArea),
+      units.area.text(after.glazedArea),
       before.glazedArea - after.glazedArea,
     ],
   ] as const;
@@ -58,6 +65,7 @@ function Figures({ before, after }: { before: Preview['before']; after: Preview[
 
 /** A repair before it is made: what will change, which findings go and which come. */
 export function PendingCard({ edits }: { edits: Edits }) {
+  const units = useUnits();
   const { pending, set } = useView();
   if (!pending) return null;
   const p = pending.preview;
@@ -66,13 +74,13 @@ export function PendingCard({ edits }: { edits: Edits }) {
       className="sticky top-0 z-10 border-b-2 border-kelp bg-kelp-soft px-3 py-2"
       data-testid="pending"
     >
-      <h3 className="kicker">{said(pending.label)}</h3>
+      <h3 className="kicker">{units.said(pending.label)}</h3>
       {pending.error && <p className="mt-1 font-semibold text-blocker">{pending.error}</p>}
       {!p && !pending.error && <p className="mt-1 text-muted">Working out what will change …</p>}
       {p && (
         <>
           <p className="mt-1 font-semibold" data-testid="pending-summary">
-            {said(p.summary)}
+            {units.said(p.summary)}
           </p>
           <p className="mt-1">
             {p.resolved.length
@@ -88,14 +96,14 @@ export function PendingCard({ edits }: { edits: Edits }) {
               </summary>
               {pending.left.slice(0, 20).map((l) => (
                 <p key={l.finding} className="mt-0.5 text-sm">
-                  {said(l.message)} <span className="text-muted">{said(l.reason)}</span>
+                  {units.said(l.message)} <span className="text-muted">{units.said(l.reason)}</span>
                 </p>
               ))}
             </details>
           )}
           {p.added.slice(0, 4).map((f) => (
             <p key={f.id} className="text-sm text-error">
-              {said(f.message)}
+              {units.said(f.message)}
             </p>
           ))}
         </>
@@ -108,7 +116,7 @@ export function PendingCard({ edits }: { edits: Edits }) {
             onClick={() => void edits.apply(pending.repair, pending.finding)}
             data-testid="apply"
           >
-            {said(pending.label)}{' '}
+            {units.said(pending.label)}{' '}
             {pending.finding && <kbd className="font-mono text-[11px]">E</kbd>}
           </button>
         )}

@@ -2,7 +2,8 @@ import type { Finding, Source } from '../model/api';
 import { SeverityMark } from './SeverityMark';
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
-import { moment, said } from '../model/words';
+import { moment } from '../model/words';
+import { useUnits } from '../model/units';
 
 export function Title({ children, sub }: { children: React.ReactNode; sub?: React.ReactNode }) {
   return (
@@ -101,6 +102,7 @@ export function Origin({ source, element }: { source: Source; element?: Source |
 }
 
 export function FindingLinks({ list }: { list: Finding[] }) {
+  const units = useUnits();
   const set = useView((s) => s.set);
   if (!list.length) return null;
   return (
@@ -114,7 +116,7 @@ export function FindingLinks({ list }: { list: Finding[] }) {
           <span className="pt-0.5">
             <SeverityMark severity={f.severity} />
           </span>
-          <span>{said(f.message)}</span>
+          <span>{units.said(f.message)}</span>
         </button>
       ))}
     </Section>
@@ -131,6 +133,7 @@ export function Changes({
   keys: string[];
   label: string;
 }) {
+  const units = useUnits();
   const list = index.model.log.filter(
     (e) =>
       e.inForce &&
@@ -142,7 +145,7 @@ export function Changes({
     <Section title="What was changed">
       {list.map((e) => (
         <p key={e.index} className="mb-1">
-          {said(e.summary)}{' '}
+          {units.said(e.summary)}{' '}
           <span className="text-sm text-muted">
             {e.madeBy}, {moment(e.madeAt)}
           </span>
@@ -154,6 +157,7 @@ export function Changes({
 
 /** Entries of the repair log that are in force, the newest first. */
 export function RepairLog({ index }: { index: ModelIndex }) {
+  const units = useUnits();
   const log = index.model.log.filter((e) => e.inForce);
   return (
     <Section title={`Repair log (${log.length})`}>
@@ -161,7 +165,7 @@ export function RepairLog({ index }: { index: ModelIndex }) {
         [...log].reverse().map((e) => (
           <p key={e.index} className="mb-1.5">
             <span className="mr-1 text-muted">{e.index + 1}.</span>
-            {said(e.summary)}{' '}
+            {units.said(e.summary)}{' '}
             <span className="text-sm text-muted">
               {e.madeBy}, {moment(e.madeAt)}
             </span>

@@ -6,6 +6,7 @@ import { afterEach, beforeEach, vi } from 'vitest';
 import { indexModel } from '../model/model';
 import { resetView, useView } from '../model/state';
 import { finding, model, opening, space, surface } from '../model/testModel';
+import { UnitsContext, unitsOf, type UnitSystem } from '../model/units';
 import type { Edits } from '../model/useEdits';
 
 /** Edits that only remember what they were asked for. */
@@ -51,13 +52,16 @@ function Address() {
 }
 
 /** Shows a part of the page as the application does: with data, and an address. */
-export function show(part: React.ReactNode, at = '/p/1/findings?delivery=d') {
+export function show(
+  part: React.ReactNode,
+  { at = '/p/1/findings?delivery=d', units = 'SI' }: { at?: string; units?: UnitSystem } = {},
+) {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const user = userEvent.setup();
   const shown = render(
     <QueryClientProvider client={client}>
       <MemoryRouter initialEntries={[at]}>
-        {part}
+        <UnitsContext value={unitsOf(units)}>{part}</UnitsContext>
         <Address />
       </MemoryRouter>
     </QueryClientProvider>,

@@ -2,7 +2,8 @@ import { useEffect } from 'react';
 import * as THREE from 'three';
 import { X } from 'lucide-react';
 import { type MeasureMode, useView } from '../model/state';
-import { areaText, lengthText } from '../model/words';
+import { useUnits, type Units } from '../model/units';
+
 import type { StageScene } from './StageScene';
 
 export interface MeasurePoint {
@@ -30,6 +31,7 @@ export function Measure({
   snap: MeasurePoint | null;
   clear: () => void;
 }) {
+  const units = useUnits();
   const mode = useView((s) => s.measure)!;
   const set = useView((s) => s.set);
   const at = (p: MeasurePoint) => scene.toScreen(p.point, ...size);
@@ -93,7 +95,7 @@ export function Measure({
             {label}
           </button>
         ))}
-        <output className="min-w-44 font-semibold">{figure(mode, chain)}</output>
+        <output className="min-w-44 font-semibold">{figure(units, mode, chain)}</output>
         <button
           className="btn-quiet"
           aria-label="Stop measuring"
@@ -106,13 +108,13 @@ export function Measure({
   );
 }
 
-function figure(mode: MeasureMode, chain: MeasurePoint[]): string {
+function figure(units: Units, mode: MeasureMode, chain: MeasurePoint[]): string {
   if (chain.length < 2) return 'Click a corner, an edge or a face';
   const a = chain[0].point;
   const b = chain[chain.length - 1].point;
-  if (mode === 'height') return `Height ${lengthText(Math.abs(b.z - a.z))}`;
+  if (mode === 'height') return `Height ${units.length.text(Math.abs(b.z - a.z))}`;
   if (mode === 'distance')
-    return `${lengthText(a.distanceTo(b))}, level ${lengthText(Math.hypot(b.x - a.x, b.y - a.y))}`;
+    return `${units.length.text(a.distanceTo(b))}, level ${units.length.text(Math.hypot(b.x - a.x, b.y - a.y))}`;
   if (chain.length < 3) return 'Click the corners of the area';
   const sum = new THREE.Vector3();
   for (let i = 1; i + 1 < chain.length; i++)
@@ -122,5 +124,5 @@ function figure(mode: MeasureMode, chain: MeasurePoint[]): string {
         .sub(a)
         .cross(chain[i + 1].point.clone().sub(a)),
     );
-  return `Area ${areaText(sum.length() / 2)}`;
+  return `Area ${units.area.text(sum.length() / 2)}`;
 }

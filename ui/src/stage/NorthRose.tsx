@@ -1,4 +1,4 @@
-import { areaText } from '../model/words';
+import { useUnits } from '../model/units';
 import type { Model } from '../model/api';
 
 /** The glazing ratio at which a petal reaches the dashed ring. */
@@ -18,6 +18,7 @@ export function NorthRose({
   heading: number;
   known: boolean;
 }) {
+  const units = useUnits();
   const reach = 30;
   return (
     <svg
@@ -49,7 +50,7 @@ export function NorthRose({
             >
               <title>
                 {p.wallArea > 0
-                  ? `Azimuth ${p.azimuth}°: ${(ratio * 100).toFixed(1)} % glass in ${areaText(p.wallArea)} of outdoor wall`
+                  ? `Azimuth ${p.azimuth}°: ${(ratio * 100).toFixed(1)} % glass in ${units.area.text(p.wallArea)} of outdoor wall`
                   : `Azimuth ${p.azimuth}°: no outdoor wall`}
               </title>
             </path>

@@ -1,10 +1,11 @@
-import { levelText } from '../model/words';
+import { useUnits } from '../model/units';
 import { useMemo, useRef } from 'react';
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
 
 /** One rung a storey at its level; the handles cut the model above and below; a double click pulls the storeys apart. */
 export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [number, number] }) {
+  const units = useUnits();
   const cut = useView((s) => s.cut);
   const apart = useView((s) => s.apart);
   const set = useView((s) => s.set);
@@ -79,7 +80,7 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
             key={r.key}
             className="absolute right-1 left-2 -mb-[9px] flex h-[18px] items-center gap-1 text-left text-[11px] leading-none hover:text-kelp"
             style={{ bottom: share(r.level) }}
-            title={`${r.name}, ${levelText(r.level)}: show only this storey`}
+            title={`${r.name}, ${units.level(r.level)}: show only this storey`}
             onClick={() => only(i)}
           >
             <span className="h-[2px] w-[9px] shrink-0 bg-ink" />
@@ -95,10 +96,10 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
             aria-valuemin={lo}
             aria-valuemax={hi}
             aria-valuenow={range[end]}
-            aria-valuetext={levelText(range[end])}
+            aria-valuetext={units.level(range[end])}
             className="absolute left-[5px] -mb-[5px] h-[10px] w-[15px] cursor-ns-resize rounded-sm border border-kelp bg-panel"
             style={{ bottom: share(range[end]) }}
-            title={`${end ? 'Upper' : 'Lower'} cut at ${levelText(range[end])}: drag, or use the arrow keys`}
+            title={`${end ? 'Upper' : 'Lower'} cut at ${units.level(range[end])}: drag, or use the arrow keys`}
             onPointerDown={(e) => drag(e, end)}
             onKeyDown={(e) => step(e, end)}
           />

@@ -1,6 +1,7 @@
 import type { ColourBy } from '../model/state';
 import type { Model, RevisionChange, Surface } from '../model/api';
-import { EXPOSURES, toUValue, uValueUnit } from '../model/words';
+import { EXPOSURES } from '../model/words';
+import { type Units } from '../model/units';
 
 /** What the surfaces on the stage are coloured by. */
 
@@ -108,8 +109,8 @@ const BANDS = [0.15, 0.25, 0.4, 0.8, 1.5, 3];
 const BAND_COLOURS = ['#1F5F8B', '#3E8DAE', '#83BBA8', '#D9CF8A', '#E0A458', '#CC6B49', '#9B3A4A'];
 
 /** Bands of U-values; what has none is dashed. */
-function byUValue(values: Record<string, number>): Colouring {
-  const text = (v: number) => String(Number(toUValue(v).toPrecision(2)));
+function byUValue(units: Units, values: Record<string, number>): Colouring {
+  const text = (v: number) => String(Number(units.uValue.to(v).toPrecision(2)));
   const tints = BAND_COLOURS.map((colour, i) =>
     plain(
       `u${i}`,
@@ -121,7 +122,7 @@ function byUValue(values: Record<string, number>): Colouring {
       colour,
     ),
   );
-  tints[0].label += ` ${uValueUnit()}`;
+  tints[0].label += ` ${units.uValue.unit}`;
   const none = { ...NONE, label: 'Not known' };
   const shade = plain('shade', 'Shading', '#40525B', 0.45);
   return {
@@ -143,14 +144,14 @@ export interface Known {
   uValues: Record<string, number>;
 }
 
-export function colouring(by: ColourBy, model: Model, known: Known): Colouring {
+export function colouring(units: Units, by: ColourBy, model: Model, known: Known): Colouring {
   const spaces = new Map(model.spaces.map((s) => [s.key, s]));
   const first = (s: Surface) => spaces.get(s.spaces[0] ?? '');
   switch (by) {
     case 'change':
       return byChange(known.changes);
     case 'uvalue':
-      return byUValue(known.uValues);
+      return byUValue(units, known.uValues);
     case 'construction': {
       const names = new Map(model.constructions.map((c) => [c.key, c.name]));
       return byGroup(

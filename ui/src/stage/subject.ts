@@ -1,7 +1,8 @@
 import type { ColourBy } from '../model/state';
 import type { ModelIndex } from '../model/model';
 import { drawn } from '../model/model';
-import { areaText } from '../model/words';
+import { type Units } from '../model/units';
+
 import { COLOUR_BY, colouring, type Known } from './colouring';
 import type { Drawing } from './drawing';
 import { envelopeDrawing } from './envelopeDrawing';
@@ -41,8 +42,13 @@ export function heights(d: Drawing): [number, number] {
   return [low + d.origin[2], high + d.origin[2]];
 }
 
-export function envelopeSubject(index: ModelIndex, by: ColourBy, known: Known): Subject {
-  const colours = colouring(by, index.model, known);
+export function envelopeSubject(
+  units: Units,
+  index: ModelIndex,
+  by: ColourBy,
+  known: Known,
+): Subject {
+  const colours = colouring(units, by, index.model, known);
   const drawing = envelopeDrawing(index.model, colours);
   const counts = new Map<string, number>();
   for (const s of index.model.surfaces) {
@@ -54,7 +60,7 @@ export function envelopeSubject(index: ModelIndex, by: ColourBy, known: Known): 
     drawn: (key) => drawn(index, key),
     named: (key) => {
       const o = index.surfaces.get(key) ?? index.openings.get(key);
-      return o ? `${o.label} · ${areaText('grossArea' in o ? o.grossArea : o.area)}` : null;
+      return o ? `${o.label} · ${units.area.text('grossArea' in o ? o.grossArea : o.area)}` : null;
     },
     legend: {
       title: COLOUR_BY.find(([k]) => k === by)![1],

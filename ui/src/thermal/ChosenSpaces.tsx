@@ -3,18 +3,8 @@ import { ChevronDown } from 'lucide-react';
 import type { Conditions, LibraryAnswer, Space } from '../model/api';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
-import {
-  areaText,
-  areaUnit,
-  areaValue,
-  count,
-  densityOfPowerUnit,
-  figures,
-  fromTemperature,
-  temperatureUnit,
-  toPowerDensity,
-  toTemperature,
-} from '../model/words';
+import { count } from '../model/words';
+import { figures, useUnits, type Units } from '../model/units';
 import { CONDITIONS, airText, gainValues } from './conditions';
 import { Picker } from './Picker';
 import { SchedulePicker } from './SchedulePicker';
@@ -22,7 +12,8 @@ import { OF_SPACES } from './schedules';
 
 const shown = (v: number | null | undefined, to: (v: number) => number = (x) => x) =>
   v == null ? '' : figures(to(v));
-const power = (v: number | null | undefined) => figures(v == null ? null : toPowerDensity(v));
+const power = (units: Units, v: number | null | undefined) =>
+  figures(v == null ? null : units.powerDensity.to(v));
 
 /** For the spaces that are selected. */
 export function ChosenSpaces({
@@ -36,6 +27,7 @@ export function ChosenSpaces({
   library: LibraryAnswer | undefined;
   edits: Edits;
 }) {
+  const units = useUnits();
   const keys = spaces.map((s) => s.key);
   // of a single space its own values stand in the form
   const one = spaces.length === 1 ? conditions.gains[keys[0]] : undefined;
@@ -51,11 +43,11 @@ export function ChosenSpaces({
           choices={conditions.uses.map((u) => ({
             id: u.name,
             label: u.name.replace(/([a-z])([A-Z])/g, '$1 $2'),
-            detail: `${power(u.lighting)} + ${power(u.equipment)} ${densityOfPowerUnit()}`,
+            detail: `${power(units, u.lighting)} + ${power(units, u.equipment)} ${units.powerDensity.unit}`,
             group: 'Uses, with light and equipment typical of them',
             title:
-              (u.areaPerPerson ? `${areaText(u.areaPerPerson)} a person; ` : '') +
-              `outdoor air ${airText(conditions.typical[u.name].air)}; ${u.source}`,
+              (u.areaPerPerson ? `${units.area.text(u.areaPerPerson)} a person; ` : '') +
+              `outdoor air ${airText(units, conditions.typical[u.name].air)}; ${u.source}`,
           }))}
           onPick={(use) =>
             edits.consider(
@@ -126,9 +118,9 @@ export function ChosenSpaces({
               { name: 'people', label: 'People in each space', kind: 'text', value: '' },
               {
                 name: 'area',
-                label: `Floor for each person, ${areaUnit()}`,
+                label: `Floor for each person, ${units.area.unit}`,
                 kind: 'text',
-                value: shown(one?.areaPerPerson, areaValue),
+                value: shown(one?.areaPerPerson, units.area.to),
               },
               {
                 name: 'sensible',
@@ -144,19 +136,19 @@ export function ChosenSpaces({
               },
               {
                 name: 'light',
-                label: `Light, ${densityOfPowerUnit()}`,
+                label: `Light, ${units.powerDensity.unit}`,
                 kind: 'text',
-                value: shown(one?.lighting, toPowerDensity),
+                value: shown(one?.lighting, units.powerDensity.to),
               },
               {
                 name: 'equipment',
-                label: `Equipment, ${densityOfPowerUnit()}`,
+                label: `Equipment, ${units.powerDensity.unit}`,
                 kind: 'text',
-                value: shown(one?.equipment, toPowerDensity),
+                value: shown(one?.equipment, units.powerDensity.to),
               },
             ],
             make: (v) => {
-              const gains = gainValues(v);
+              const gains = gainValues(units, v);
               if (!gains) return 'Values must be numbers.';
               if (gains.people != null && gains.areaPerPerson != null)
                 return 'State people or the area for each, not both.';
@@ -169,23 +161,23 @@ export function ChosenSpaces({
               { name: 'name', label: 'Name', kind: 'text', value: spaces[0].name },
               {
                 name: 'heat',
-                label: `Heated to, ${temperatureUnit()}`,
+                label: `Heated to, ${units.temperature.unit}`,
                 kind: 'number',
-                value: figures(toTemperature(20)),
+                value: figures(units.temperature.to(20)),
               },
               {
                 name: 'cool',
-                label: `Cooled to, ${temperatureUnit()}`,
+                label: `Cooled to, ${units.temperature.unit}`,
                 kind: 'number',
-                value: figures(toTemperature(26)),
+                value: figures(units.temperature.to(26)),
               },
             ],
             make: (v) => ({
               kind: 'GiveZone',
               spaces: keys,
               name: String(v.name),
-              heating: fromTemperature(Number(v.heat)),
-              cooling: fromTemperature(Number(v.cool)),
+              heating: units.temperature.from(Number(v.heat)),
+              cooling: units.temperature.from(Number(v.cool)),
             }),
           },
         ]}

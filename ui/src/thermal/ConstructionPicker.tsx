@@ -1,5 +1,5 @@
 import type { LibraryAnswer, Thermal } from '../model/api';
-import { figures, toUValue, uValueUnit } from '../model/words';
+
 import { Picker, type Choice } from './Picker';
 import {
   existing,
@@ -9,9 +9,10 @@ import {
   type ConstructionSpec,
   type GlazingSpec,
 } from './specs';
+import { figures, useUnits, type Units } from '../model/units';
 
-const uText = (u: number | null | undefined) =>
-  u == null ? undefined : `U ${figures(toUValue(u))} ${uValueUnit()}`;
+const uText = (units: Units, u: number | null | undefined) =>
+  u == null ? undefined : `U ${figures(units.uValue.to(u))} ${units.uValue.unit}`;
 
 /** Constructions of the model and of the library. */
 export function ConstructionPicker({
@@ -28,18 +29,19 @@ export function ConstructionPicker({
   disabled?: boolean;
   testId?: string;
 }) {
+  const units = useUnits();
   const lib = library?.library;
   const choices: Choice[] = [
     ...thermal.constructions.map((c) => ({
       id: `model:${c.key}`,
       label: c.name,
-      detail: uText(c.stated ?? c.uValue),
+      detail: uText(units, c.stated ?? c.uValue),
       group: 'In the model',
     })),
     ...(lib?.constructions ?? []).map((c) => ({
       id: `library:${c.name}`,
       label: c.name,
-      detail: uText(library!.uValues[c.name]),
+      detail: uText(units, library!.uValues[c.name]),
       group: c.use || 'Library',
       title: c.source,
     })),
@@ -76,18 +78,19 @@ export function GlazingPicker({
   disabled?: boolean;
   testId?: string;
 }) {
+  const units = useUnits();
   const list = library?.library.glazings ?? [];
   const choices: Choice[] = [
     ...thermal.glazings.map((g) => ({
       id: `model:${g.key}`,
       label: g.name,
-      detail: uText(g.uValue),
+      detail: uText(units, g.uValue),
       group: 'In the model',
     })),
     ...list.map((g) => ({
       id: `library:${g.name}`,
       label: g.name,
-      detail: uText(g.uValue),
+      detail: uText(units, g.uValue),
       group: g.category || 'Library',
       title: g.source,
     })),

@@ -4,16 +4,8 @@ import type { ModelIndex } from '../model/model';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import {
-  area,
-  areaUnit,
-  areaValue,
-  figures,
-  thicknessUnit,
-  toThickness,
-  toUValue,
-  uValueUnit,
-} from '../model/words';
+
+import { figures, useUnits } from '../model/units';
 import { OneConstruction } from './OneConstruction';
 import { WithoutConstruction } from './WithoutConstruction';
 
@@ -34,6 +26,7 @@ export function Constructions({
   library: LibraryAnswer | undefined;
   edits: Edits;
 }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const [picked, setPicked] = useState<string | null>(null);
   const rows = useMemo<ConstructionRow[]>(() => {
@@ -65,30 +58,30 @@ export function Constructions({
       {
         id: 'u',
         head: 'U',
-        unit: uValueUnit(),
+        unit: units.uValue.unit,
         title: 'Of its layers where most of it is; a U-value that is stated counts instead',
         width: 78,
         number: true,
-        value: (c) => (c.uValue == null ? null : toUValue(c.uValue)),
-        show: (c) => figures(c.uValue == null ? null : toUValue(c.uValue)),
+        value: (c) => (c.uValue == null ? null : units.uValue.to(c.uValue)),
+        show: (c) => figures(c.uValue == null ? null : units.uValue.to(c.uValue)),
       },
       {
         id: 'thickness',
         head: 'Layers',
-        unit: thicknessUnit(),
+        unit: units.thickness.unit,
         width: 74,
         number: true,
-        value: (c) => (c.thickness == null ? null : toThickness(c.thickness)),
-        show: (c) => figures(c.thickness == null ? null : toThickness(c.thickness)),
+        value: (c) => (c.thickness == null ? null : units.thickness.to(c.thickness)),
+        show: (c) => figures(c.thickness == null ? null : units.thickness.to(c.thickness)),
       },
       {
         id: 'area',
         head: 'Area',
-        unit: areaUnit(),
+        unit: units.area.unit,
         width: 66,
         number: true,
-        value: (c) => areaValue(c.area),
-        show: (c) => area(c.area),
+        value: (c) => units.area.to(c.area),
+        show: (c) => units.area.figure(c.area),
       },
       {
         id: 'objects',
@@ -103,11 +96,11 @@ export function Constructions({
         head: 'Stated',
         width: 58,
         number: true,
-        value: (c) => (c.stated == null ? null : toUValue(c.stated)),
-        show: (c) => figures(c.stated == null ? null : toUValue(c.stated)),
+        value: (c) => (c.stated == null ? null : units.uValue.to(c.stated)),
+        show: (c) => figures(c.stated == null ? null : units.uValue.to(c.stated)),
       },
     ],
-    [],
+    [units],
   );
   const chosen = rows.find((c) => c.key === picked) ?? null;
   return (

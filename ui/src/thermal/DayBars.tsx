@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
-import { figures } from '../model/words';
+
 import { fromShown, scale, toShown } from './schedules';
+import { figures, useUnits } from '../model/units';
 
 const HEIGHT = 96;
 
@@ -19,20 +20,21 @@ export function DayBars({
   label: string;
   onChange: (values: number[]) => void;
 }) {
+  const units = useUnits();
   const box = useRef<HTMLDivElement>(null);
   const last = useRef<number | null>(null);
   const [at, setAt] = useState(0);
   const [fixed, setFixed] = useState<ReturnType<typeof scale> | null>(null);
-  const { from, to, step } = fixed ?? scale(type, values);
+  const { from, to, step } = fixed ?? scale(units, type, values);
   const n = values.length;
-  const share = (v: number) => (to > from ? (toShown(type, v) - from) / (to - from) : 0);
+  const share = (v: number) => (to > from ? (toShown(units, type, v) - from) / (to - from) : 0);
   const time = (i: number) => {
     const minutes = (i * 1440) / n;
     return `${Math.floor(minutes / 60)}:${String(Math.round(minutes % 60)).padStart(2, '0')}`;
   };
 
   function rounded(shown: number) {
-    const v = fromShown(type, Math.min(to, Math.max(from, Math.round(shown / step) * step)));
+    const v = fromShown(units, type, Math.min(to, Math.max(from, Math.round(shown / step) * step)));
     return Number(v.toFixed(6));
   }
 
@@ -56,7 +58,7 @@ export function DayBars({
     if (move) setAt(Math.min(n - 1, Math.max(0, at + move)));
     else if (grow) {
       const next = [...values];
-      next[at] = rounded(toShown(type, values[at]) + grow * step);
+      next[at] = rounded(toShown(units, type, values[at]) + grow * step);
       onChange(next);
     } else return;
     e.preventDefault();
@@ -81,14 +83,14 @@ export function DayBars({
           aria-label={label}
           aria-valuemin={from}
           aria-valuemax={to}
-          aria-valuenow={toShown(type, values[at] ?? 0)}
-          aria-valuetext={`${time(at)}: ${figures(toShown(type, values[at] ?? 0))}`}
+          aria-valuenow={toShown(units, type, values[at] ?? 0)}
+          aria-valuetext={`${time(at)}: ${figures(toShown(units, type, values[at] ?? 0))}`}
           data-testid="day-bars"
           className="relative flex flex-1 cursor-row-resize touch-none items-end border-b border-l border-line bg-paper/60 select-none"
           style={{ height: HEIGHT }}
           onPointerDown={(e) => {
             e.currentTarget.setPointerCapture(e.pointerId);
-            setFixed(scale(type, values));
+            setFixed(scale(units, type, values));
             last.current = null;
             drag(e);
           }}
@@ -103,7 +105,7 @@ export function DayBars({
             <div
               key={i}
               className={`h-full flex-1 border-r border-line/50 ${i === at ? 'bg-kelp-soft' : ''}`}
-              title={`${time(i)} to ${time(i + 1)}: ${figures(toShown(type, v))}`}
+              title={`${time(i)} to ${time(i + 1)}: ${figures(toShown(units, type, v))}`}
             >
               <div
                 className="mx-px bg-kelp/75"
@@ -123,7 +125,7 @@ export function DayBars({
       </div>
       <p className="text-sm text-muted">
         {time(at)} to {time(at + 1)}:{' '}
-        <b className="text-ink tabular-nums">{figures(toShown(type, values[at] ?? 0))}</b>
+        <b className="text-ink tabular-nums">{figures(toShown(units, type, values[at] ?? 0))}</b>
       </p>
     </div>
   );

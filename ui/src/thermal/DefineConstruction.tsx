@@ -2,18 +2,8 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { ArrowDown, ArrowUp, Trash2 } from 'lucide-react';
 import { api, type LibraryAnswer } from '../model/api';
-import {
-  conductivityUnit,
-  figures,
-  fromThickness,
-  resistanceUnit,
-  thicknessUnit,
-  toConductivity,
-  toResistance,
-  toThickness,
-  toUValue,
-  uValueUnit,
-} from '../model/words';
+
+import { figures, useUnits } from '../model/units';
 import { KeepIt, TextField } from './EntryFields';
 import { given, NOTHING, type Keep } from './entries';
 import { Picker } from './Picker';
@@ -50,6 +40,7 @@ export function DefineConstruction({
   keep: Keep;
   leave: () => void;
 }) {
+  const units = useUnits();
   const [name, setName] = useState('');
   const [use, setUse] = useState(PLACES[0]);
   const [source, setSource] = useState('');
@@ -59,7 +50,7 @@ export function DefineConstruction({
     use,
     layers: layers.map((l) => ({
       material: l.material,
-      thickness: given(l.thickness, fromThickness),
+      thickness: given(l.thickness, units.thickness.from),
       share: l.share.trim() === '' ? null : (given(l.share) ?? 0) / 100,
     })),
     uValue: null,
@@ -98,7 +89,7 @@ export function DefineConstruction({
         A new construction
         {result?.uValue != null && (
           <span className="font-normal text-muted" data-testid="entry-u">
-            : U {figures(toUValue(result.uValue))} {uValueUnit()}
+            : U {figures(units.uValue.to(result.uValue))} {units.uValue.unit}
           </span>
         )}
       </p>
@@ -128,13 +119,13 @@ export function DefineConstruction({
             <span className="text-[11px] text-muted tabular-nums" title="Resistance">
               {r?.resistance == null
                 ? ''
-                : `${figures(toResistance(r.resistance))} ${i ? '' : resistanceUnit()}`}
+                : `${figures(units.resistance.to(r.resistance))} ${i ? '' : units.resistance.unit}`}
             </span>
             <input
               className="field w-14 text-right tabular-nums"
-              aria-label={`Thickness of layer ${i + 1}, ${thicknessUnit()}`}
-              title={`Thickness, ${thicknessUnit()}`}
-              placeholder={thicknessUnit()}
+              aria-label={`Thickness of layer ${i + 1}, ${units.thickness.unit}`}
+              title={`Thickness, ${units.thickness.unit}`}
+              placeholder={units.thickness.unit}
               value={l.thickness}
               onChange={(e) => change(i, { thickness: e.target.value })}
             />
@@ -181,8 +172,8 @@ export function DefineConstruction({
             label: m.name,
             detail:
               m.conductivity == null
-                ? `R ${figures(toResistance(m.resistance ?? 0))}`
-                : `${figures(toConductivity(m.conductivity))} ${conductivityUnit()}`,
+                ? `R ${figures(units.resistance.to(m.resistance ?? 0))}`
+                : `${figures(units.conductivity.to(m.conductivity))} ${units.conductivity.unit}`,
             group: m.category || 'Materials',
             title: m.source,
           }))}
@@ -193,7 +184,7 @@ export function DefineConstruction({
               {
                 id: 1 + Math.max(0, ...layers.map((l) => l.id)),
                 material,
-                thickness: m?.conductivity == null ? '' : figures(toThickness(0.1)),
+                thickness: m?.conductivity == null ? '' : figures(units.thickness.to(0.1)),
                 share: '',
               },
             ]);
@@ -202,8 +193,8 @@ export function DefineConstruction({
       </div>
       {result?.upper != null && (
         <p className="text-sm text-muted">
-          Materials side by side: upper limit {figures(toResistance(result.upper))}, lower{' '}
-          {figures(toResistance(result.lower ?? 0))} {resistanceUnit()}
+          Materials side by side: upper limit {figures(units.resistance.to(result.upper))}, lower{' '}
+          {figures(units.resistance.to(result.lower ?? 0))} {units.resistance.unit}
         </p>
       )}
       {result?.assumptions.map((a) => (

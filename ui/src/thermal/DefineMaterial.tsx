@@ -1,18 +1,8 @@
 import { useState } from 'react';
 import { useMutation } from '@tanstack/react-query';
 import { api } from '../model/api';
-import {
-  conductivityUnit,
-  densityUnit,
-  figures,
-  fromConductivity,
-  fromDensity,
-  fromHeat,
-  fromResistance,
-  heatUnit,
-  resistanceUnit,
-  toConductivity,
-} from '../model/words';
+
+import { figures, useUnits } from '../model/units';
 import { KeepIt, NumberField, TextField } from './EntryFields';
 import { useNumbers } from './useNumbers';
 import { given, NOTHING, type Keep } from './entries';
@@ -20,14 +10,15 @@ import { plain } from './specs';
 
 /** A material of one's own. */
 export function DefineMaterial({ keep, leave }: { keep: Keep; leave: () => void }) {
+  const units = useUnits();
   const [name, setName] = useState('');
   const [category, setCategory] = useState('');
   const [source, setSource] = useState('');
   const [text, setText] = useState({ c: '', d: '', h: '', r: '' });
-  const conductivity = given(text.c, fromConductivity);
-  const resistance = given(text.r, fromResistance);
-  const density = given(text.d, fromDensity);
-  const specificHeat = given(text.h, fromHeat);
+  const conductivity = given(text.c, units.conductivity.from);
+  const resistance = given(text.r, units.resistance.from);
+  const density = given(text.d, units.density.from);
+  const specificHeat = given(text.h, units.specificHeat.from);
   const problem = !name.trim()
     ? 'It needs a name.'
     : [conductivity, resistance, density, specificHeat].some((v) => v != null && !(v > 0))
@@ -53,16 +44,16 @@ export function DefineMaterial({ keep, leave }: { keep: Keep; leave: () => void 
         <TextField label="Group" value={category} onChange={setCategory} />
       </div>
       <div className="grid grid-cols-2 gap-x-5 gap-y-1">
-        {field('c', 'Conductivity', conductivityUnit())}
-        {field('d', 'Density', densityUnit())}
-        {field('h', 'Specific heat', heatUnit())}
-        {field('r', 'Resistance, without conductivity', resistanceUnit())}
+        {field('c', 'Conductivity', units.conductivity.unit)}
+        {field('d', 'Density', units.density.unit)}
+        {field('h', 'Specific heat', units.specificHeat.unit)}
+        {field('r', 'Resistance, without conductivity', units.resistance.unit)}
       </div>
       {conductivity != null && conductivity > 0 && (
         <InUse
           conductivity={conductivity}
           onTake={(v, how) => {
-            setText({ ...text, c: figures(toConductivity(v)) });
+            setText({ ...text, c: figures(units.conductivity.to(v)) });
             setSource([source.trim(), how].filter(Boolean).join('; '));
           }}
         />

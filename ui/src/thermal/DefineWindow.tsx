@@ -1,22 +1,8 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { api, ProblemError, type LibraryAnswer, type WindowDesign } from '../model/api';
-import {
-  figures,
-  fromPsi,
-  fromResistance,
-  fromThickness,
-  fromUValue,
-  lengthText,
-  psiUnit,
-  resistanceUnit,
-  thicknessUnit,
-  toPsi,
-  toResistance,
-  toThickness,
-  toUValue,
-  uValueUnit,
-} from '../model/words';
+
+import { figures, useUnits } from '../model/units';
 import { KeepIt, TextField } from './EntryFields';
 import { useNumbers } from './useNumbers';
 import { NOTHING, type Keep } from './entries';
@@ -33,6 +19,7 @@ export function DefineWindow({
   keep: Keep;
   leave: () => void;
 }) {
+  const units = useUnits();
   const [name, setName] = useState('');
   const [byPanes, setByPanes] = useState(true);
   const [gas, setGas] = useState<WindowDesign['glass']['gas']>('ARGON');
@@ -44,17 +31,17 @@ export function DefineWindow({
     allNumbers,
     field,
   } = useNumbers(() => ({
-    width: figures(toThickness(1.23)),
-    height: figures(toThickness(1.48)),
-    frame: figures(toThickness(0.11)),
-    mullion: figures(toThickness(0.1)),
+    width: figures(units.thickness.to(1.23)),
+    height: figures(units.thickness.to(1.48)),
+    frame: figures(units.thickness.to(0.11)),
+    mullion: figures(units.thickness.to(0.1)),
     lights: '1',
-    uf: figures(toUValue(1.4)),
-    psi: figures(toPsi(0.08)),
-    ug: figures(toUValue(1.1)),
+    uf: figures(units.uValue.to(1.4)),
+    psi: figures(units.linear.to(0.08)),
+    ug: figures(units.uValue.to(1.1)),
     panes: '2',
-    pane: figures(toThickness(0.004)),
-    gap: figures(toThickness(0.016)),
+    pane: figures(units.thickness.to(0.004)),
+    gap: figures(units.thickness.to(0.016)),
     filled: '90',
     emissivity: '0.03',
     g: '0.6',
@@ -64,23 +51,23 @@ export function DefineWindow({
     absorbedInside: '0.05',
     frameSun: '0',
     shutter: '0',
-    second: figures(toUValue(2.8)),
-    space: figures(toResistance(0.17)),
+    second: figures(units.uValue.to(2.8)),
+    space: figures(units.resistance.to(0.17)),
   }));
   const [slope, setSlope] = useState<NonNullable<WindowDesign['slope']>>('UPRIGHT');
   const [bySun, setBySun] = useState(false);
   const [twice, setTwice] = useState(false);
   const design: WindowDesign = {
-    width: fromThickness(n.width),
-    height: fromThickness(n.height),
-    frame: fromThickness(n.frame),
-    mullion: fromThickness(n.mullion),
+    width: units.thickness.from(n.width),
+    height: units.thickness.from(n.height),
+    frame: units.thickness.from(n.frame),
+    mullion: units.thickness.from(n.mullion),
     lights: n.lights,
     glass: {
-      uValue: byPanes ? null : fromUValue(n.ug),
+      uValue: byPanes ? null : units.uValue.from(n.ug),
       panes: n.panes,
-      thickness: fromThickness(n.pane),
-      gap: fromThickness(n.gap),
+      thickness: units.thickness.from(n.pane),
+      gap: units.thickness.from(n.gap),
       gas,
       filled: n.filled / 100,
       emissivity: n.emissivity,
@@ -91,12 +78,14 @@ export function DefineWindow({
           ? { transmitted: n.through, outer: n.absorbed, inner: n.absorbedInside }
           : undefined,
     },
-    frameUValue: fromUValue(n.uf),
-    psi: fromPsi(n.psi),
+    frameUValue: units.uValue.from(n.uf),
+    psi: units.linear.from(n.psi),
     slope: byPanes ? slope : undefined,
     frameAbsorption: n.frameSun || undefined,
-    shutter: n.shutter ? fromResistance(n.shutter) : undefined,
-    second: twice ? { uValue: fromUValue(n.second), space: fromResistance(n.space) } : undefined,
+    shutter: n.shutter ? units.resistance.from(n.shutter) : undefined,
+    second: twice
+      ? { uValue: units.uValue.from(n.second), space: units.resistance.from(n.space) }
+      : undefined,
   };
   const numbers = allNumbers && Number.isInteger(n.lights) && Number.isInteger(n.panes);
   const { data, error } = useQuery({
@@ -118,18 +107,18 @@ export function DefineWindow({
         A new window type
         {data && !refused && (
           <span className="font-normal text-muted" data-testid="entry-u">
-            : U {figures(toUValue(data.uValue))} {uValueUnit()}, solar gain{' '}
+            : U {figures(units.uValue.to(data.uValue))} {units.uValue.unit}, solar gain{' '}
             {figures(data.solarHeatGain)} of the whole window
           </span>
         )}
       </p>
       {data && !refused && (
         <p className="text-sm text-muted">
-          Glass U {figures(toUValue(data.glassUValue))} {uValueUnit()}; frame{' '}
-          {figures(100 * data.frameShare)} % of the area; edge {lengthText(data.edge)} (ISO 10077-1,
-          EN 673)
+          Glass U {figures(units.uValue.to(data.glassUValue))} {units.uValue.unit}; frame{' '}
+          {figures(100 * data.frameShare)} % of the area; edge {units.length.text(data.edge)} (ISO
+          10077-1, EN 673)
           {data.shutteredUValue != null &&
-            `; with the shutter closed U ${figures(toUValue(data.shutteredUValue))} ${uValueUnit()}`}
+            `; with the shutter closed U ${figures(units.uValue.to(data.shutteredUValue))} ${units.uValue.unit}`}
         </p>
       )}
       <TextField label="Name" value={name} onChange={setName} testId="entry-name" />
@@ -157,10 +146,10 @@ export function DefineWindow({
           {byPanes ? (
             <>
               {field('panes', 'Panes, one behind the other')}
-              {field('pane', 'Each thick', thicknessUnit())}
+              {field('pane', 'Each thick', units.thickness.unit)}
               {n.panes > 1 && (
                 <>
-                  {field('gap', 'Gaps', thicknessUnit())}
+                  {field('gap', 'Gaps', units.thickness.unit)}
                   <label className="flex items-center gap-2 text-sm">
                     <span className="flex-1 text-muted">Filled with</span>
                     <select
@@ -179,7 +168,7 @@ export function DefineWindow({
               )}
             </>
           ) : (
-            field('ug', 'U-value of the glass', uValueUnit())
+            field('ug', 'U-value of the glass', units.uValue.unit)
           )}
           {byPanes && (
             <label className="flex items-center gap-2 text-sm">
@@ -226,7 +215,7 @@ export function DefineWindow({
               choices={answer.library.frames.map((f) => ({
                 id: f.name,
                 label: f.name,
-                detail: f.uValue == null ? undefined : `U ${figures(toUValue(f.uValue))}`,
+                detail: f.uValue == null ? undefined : `U ${figures(units.uValue.to(f.uValue))}`,
                 group: 'Frames',
                 title: f.source,
               }))}
@@ -235,18 +224,18 @@ export function DefineWindow({
                 const psi = byPanes && n.panes > 1 && n.emissivity < 0.8 ? f.psiCoated : f.psiClear;
                 setFrame(id);
                 set({
-                  uf: f.uValue == null ? t.uf : figures(toUValue(f.uValue)),
-                  psi: psi == null ? t.psi : figures(toPsi(psi)),
+                  uf: f.uValue == null ? t.uf : figures(units.uValue.to(f.uValue)),
+                  psi: psi == null ? t.psi : figures(units.linear.to(psi)),
                 });
               }}
             />
           </div>
-          {field('uf', 'U-value of the frame', uValueUnit())}
-          {field('psi', 'ψ of the edge', psiUnit())}
-          {field('frame', 'Frame seen from the front', thicknessUnit())}
+          {field('uf', 'U-value of the frame', units.uValue.unit)}
+          {field('psi', 'ψ of the edge', units.linear.unit)}
+          {field('frame', 'Frame seen from the front', units.thickness.unit)}
           {field('frameSun', 'Sun absorbed by the frame, 0 to 1')}
           <h4 className="kicker mt-1">Before and behind</h4>
-          {field('shutter', 'Closed shutter adds', resistanceUnit())}
+          {field('shutter', 'Closed shutter adds', units.resistance.unit)}
           <label className="flex items-center gap-1.5 text-sm">
             <input
               type="checkbox"
@@ -258,15 +247,15 @@ export function DefineWindow({
           </label>
           {twice && (
             <>
-              {field('second', 'Its U-value', uValueUnit())}
-              {field('space', 'Air between the two', resistanceUnit())}
+              {field('second', 'Its U-value', units.uValue.unit)}
+              {field('space', 'Air between the two', units.resistance.unit)}
             </>
           )}
           <h4 className="kicker mt-1">Size</h4>
-          {field('width', 'Width', thicknessUnit())}
-          {field('height', 'Height', thicknessUnit())}
+          {field('width', 'Width', units.thickness.unit)}
+          {field('height', 'Height', units.thickness.unit)}
           {field('lights', 'Lights side by side')}
-          {n.lights > 1 && field('mullion', 'Mullions between them', thicknessUnit())}
+          {n.lights > 1 && field('mullion', 'Mullions between them', units.thickness.unit)}
         </div>
       </div>
       <KeepIt

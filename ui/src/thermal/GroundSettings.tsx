@@ -2,34 +2,8 @@ import { useState } from 'react';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { api, type HeatLossSettings, type Model } from '../model/api';
 import { useSettings } from '../model/useSettings';
-import {
-  areaUnit,
-  conductivityUnit,
-  differenceUnit,
-  figures,
-  fromConductivity,
-  fromDifference,
-  fromLength,
-  fromResistance,
-  fromTemperature,
-  fromThickness,
-  fromUValue,
-  heatFlowUnit,
-  lengthUnit,
-  resistanceUnit,
-  speedUnit,
-  temperatureUnit,
-  thicknessUnit,
-  toConductivity,
-  toDifference,
-  toHeatFlow,
-  toLength,
-  toResistance,
-  toTemperature,
-  toThickness,
-  toUValue,
-  uValueUnit,
-} from '../model/words';
+
+import { figures, useUnits } from '../model/units';
 import { NumberField } from './EntryFields';
 import { useNumbers } from './useNumbers';
 import { toNumber } from './entries';
@@ -40,6 +14,7 @@ const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ');
 
 /** What no delivery says of the ground and of unheated spaces; kept for the project. */
 export function GroundSettings({ model }: { model: Model }) {
+  const units = useUnits();
   const projectId = model.delivery.projectId;
   const { data: project } = useQuery({
     queryKey: ['project', projectId],
@@ -88,19 +63,23 @@ export function GroundSettings({ model }: { model: Model }) {
       {now.edge && (
         <>
           <Figure
-            label={`Depth, ${lengthUnit()}`}
-            value={toLength(now.edge.depth)}
-            onSave={(v) => void save({ edge: { ...now.edge!, depth: fromLength(v) } })}
+            label={`Depth, ${units.length.unit}`}
+            value={units.length.to(now.edge.depth)}
+            onSave={(v) => void save({ edge: { ...now.edge!, depth: units.length.from(v) } })}
           />
           <Figure
-            label={`Thickness, ${thicknessUnit()}`}
-            value={toThickness(now.edge.thickness)}
-            onSave={(v) => void save({ edge: { ...now.edge!, thickness: fromThickness(v) } })}
+            label={`Thickness, ${units.thickness.unit}`}
+            value={units.thickness.to(now.edge.thickness)}
+            onSave={(v) =>
+              void save({ edge: { ...now.edge!, thickness: units.thickness.from(v) } })
+            }
           />
           <Figure
-            label={`Conductivity, ${conductivityUnit()}`}
-            value={toConductivity(now.edge.conductivity)}
-            onSave={(v) => void save({ edge: { ...now.edge!, conductivity: fromConductivity(v) } })}
+            label={`Conductivity, ${units.conductivity.unit}`}
+            value={units.conductivity.to(now.edge.conductivity)}
+            onSave={(v) =>
+              void save({ edge: { ...now.edge!, conductivity: units.conductivity.from(v) } })
+            }
           />
         </>
       )}
@@ -116,26 +95,32 @@ export function GroundSettings({ model }: { model: Model }) {
       {now.suspended && (
         <>
           <Figure
-            label={`Floor above the ground, ${lengthUnit()}`}
-            value={toLength(now.suspended.height)}
-            onSave={(v) => void save({ suspended: { ...now.suspended!, height: fromLength(v) } })}
-          />
-          <Figure
-            label={`U-value of its walls, ${uValueUnit()}`}
-            value={toUValue(now.suspended.wallUValue)}
+            label={`Floor above the ground, ${units.length.unit}`}
+            value={units.length.to(now.suspended.height)}
             onSave={(v) =>
-              void save({ suspended: { ...now.suspended!, wallUValue: fromUValue(v) } })
+              void save({ suspended: { ...now.suspended!, height: units.length.from(v) } })
             }
           />
           <Figure
-            label={`Openings, ${areaUnit()} per ${lengthUnit()}`}
-            value={toLength(now.suspended.vents)}
-            onSave={(v) => void save({ suspended: { ...now.suspended!, vents: fromLength(v) } })}
+            label={`U-value of its walls, ${units.uValue.unit}`}
+            value={units.uValue.to(now.suspended.wallUValue)}
+            onSave={(v) =>
+              void save({ suspended: { ...now.suspended!, wallUValue: units.uValue.from(v) } })
+            }
           />
           <Figure
-            label={`Wind, ${speedUnit()}`}
-            value={toLength(now.suspended.wind)}
-            onSave={(v) => void save({ suspended: { ...now.suspended!, wind: fromLength(v) } })}
+            label={`Openings, ${units.area.unit} per ${units.length.unit}`}
+            value={units.length.to(now.suspended.vents)}
+            onSave={(v) =>
+              void save({ suspended: { ...now.suspended!, vents: units.length.from(v) } })
+            }
+          />
+          <Figure
+            label={`Wind, ${units.speed.unit}`}
+            value={units.length.to(now.suspended.wind)}
+            onSave={(v) =>
+              void save({ suspended: { ...now.suspended!, wind: units.length.from(v) } })
+            }
           />
           <Choice
             label="Shelter"
@@ -148,10 +133,10 @@ export function GroundSettings({ model }: { model: Model }) {
             onPick={(v) => void save({ suspended: { ...now.suspended!, shelter: Number(v) } })}
           />
           <Figure
-            label={`Cover of the ground, ${resistanceUnit()}`}
-            value={toResistance(now.suspended.cover)}
+            label={`Cover of the ground, ${units.resistance.unit}`}
+            value={units.resistance.to(now.suspended.cover)}
             onSave={(v) =>
-              void save({ suspended: { ...now.suspended!, cover: fromResistance(v) } })
+              void save({ suspended: { ...now.suspended!, cover: units.resistance.from(v) } })
             }
           />
         </>
@@ -166,32 +151,33 @@ export function GroundSettings({ model }: { model: Model }) {
 
 /** Heat loss of slabs by month (ISO 13370), for temperatures that are typed. */
 function Year({ delivery }: { delivery: string }) {
+  const units = useUnits();
   const {
     values: n,
     allNumbers,
     field,
   } = useNumbers(() => ({
-    indoors: figures(toTemperature(20)),
-    outdoors: figures(toTemperature(10)),
-    swing: figures(toDifference(8)),
+    indoors: figures(units.temperature.to(20)),
+    outdoors: figures(units.temperature.to(10)),
+    swing: figures(units.difference.to(8)),
     coldest: '1',
   }));
   const ask = useMutation({
     mutationFn: () =>
       api.groundYear(delivery, {
-        indoors: fromTemperature(n.indoors),
+        indoors: units.temperature.from(n.indoors),
         swingIndoors: 0,
-        outdoors: fromTemperature(n.outdoors),
-        swingOutdoors: fromDifference(n.swing),
+        outdoors: units.temperature.from(n.outdoors),
+        swingOutdoors: units.difference.from(n.swing),
         coldest: n.coldest,
       }),
   });
   const most = Math.max(1, ...(ask.data?.months.map(Math.abs) ?? []));
   return (
     <div className="mt-1 flex flex-col gap-1" data-testid="ground-year">
-      {field('indoors', 'Mean indoors', temperatureUnit())}
-      {field('outdoors', 'Mean outdoors', temperatureUnit())}
-      {field('swing', 'Swing of the months outdoors', differenceUnit())}
+      {field('indoors', 'Mean indoors', units.temperature.unit)}
+      {field('outdoors', 'Mean outdoors', units.temperature.unit)}
+      {field('swing', 'Swing of the months outdoors', units.difference.unit)}
       {field('coldest', 'Coldest month, 1 to 12')}
       <button className="btn self-start" disabled={!allNumbers} onClick={() => ask.mutate()}>
         Reckon the months
@@ -213,7 +199,7 @@ function Year({ delivery }: { delivery: string }) {
                       />
                     </td>
                     <td className="w-20 text-right tabular-nums">
-                      {toHeatFlow(w).toFixed(0)} {heatFlowUnit()}
+                      {units.power.to(w).toFixed(0)} {units.power.unit}
                     </td>
                   </tr>
                 ))}

@@ -4,16 +4,7 @@ import { Download, Trash2 } from 'lucide-react';
 import { api, type LibraryAnswer, type LibraryImport, type Model } from '../model/api';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
-import {
-  conductivityUnit,
-  count,
-  densityOfPowerUnit,
-  figures,
-  toConductivity,
-  toPowerDensity,
-  toUValue,
-  uValueUnit,
-} from '../model/words';
+import { count } from '../model/words';
 import { dayLabel, kindLabel } from './schedules';
 import type { Keep } from './entries';
 import { DefineConstruction } from './DefineConstruction';
@@ -21,6 +12,7 @@ import { DefineFrame } from './DefineFrame';
 import { DefineMaterial } from './DefineMaterial';
 import { DefineWindow } from './DefineWindow';
 import { plain } from './specs';
+import { figures, useUnits, type Units } from '../model/units';
 
 interface Row {
   id: string;
@@ -36,6 +28,7 @@ const EMPTY: ReadonlySet<string> = new Set();
 
 /** Everything that can be used, where it is kept and where its values come from; files come in here. */
 export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryAnswer }) {
+  const units = useUnits();
   const client = useQueryClient();
   const set = useView((s) => s.set);
   const file = useRef<HTMLInputElement>(null);
@@ -45,7 +38,7 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
   >(null);
   const [picked, setPicked] = useState<string | null>(null);
   const project = model.delivery.projectId;
-  const rows = useMemo(() => rowsOf(answer), [answer]);
+  const rows = useMemo(() => rowsOf(units, answer), [answer, units]);
   const columns = useMemo<Column<Row>[]>(
     () => [
       { id: 'name', head: 'Name', width: 240, value: (r) => r.name },
@@ -200,7 +193,7 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
   );
 }
 
-function rowsOf(a: LibraryAnswer): Row[] {
+function rowsOf(units: Units, a: LibraryAnswer): Row[] {
   const l = a.library;
   const own = new Set(a.project);
   const shared = new Set(a.shared);
@@ -222,7 +215,7 @@ function rowsOf(a: LibraryAnswer): Row[] {
     };
   };
   const u = (v: number | null | undefined) =>
-    v == null ? '–' : `U ${figures(toUValue(v))} ${uValueUnit()}`;
+    v == null ? '–' : `U ${figures(units.uValue.to(v))} ${units.uValue.unit}`;
   return [
     ...l.constructions.map((c) => row('construction', c, c.use, u(a.uValues[c.name]))),
     ...l.glazings.map((g) => row('window type', g, g.category, u(g.uValue))),
@@ -233,7 +226,7 @@ function rowsOf(a: LibraryAnswer): Row[] {
         m.category,
         m.conductivity == null
           ? `R ${figures(m.resistance)}`
-          : `${figures(toConductivity(m.conductivity))} ${conductivityUnit()}`,
+          : `${figures(units.conductivity.to(m.conductivity))} ${units.conductivity.unit}`,
       ),
     ),
     ...l.uses.map((x) =>
@@ -241,14 +234,14 @@ function rowsOf(a: LibraryAnswer): Row[] {
         'use',
         x,
         x.words.join(', '),
-        `${figures(x.lighting == null ? null : toPowerDensity(x.lighting))} + ${figures(x.equipment == null ? null : toPowerDensity(x.equipment))} ${densityOfPowerUnit()}`,
+        `${figures(x.lighting == null ? null : units.powerDensity.to(x.lighting))} + ${figures(x.equipment == null ? null : units.powerDensity.to(x.equipment))} ${units.powerDensity.unit}`,
       ),
     ),
     ...l.schedules.map((x) =>
       row(
         'schedule',
         { name: x.profile.name, source: x.source },
-        kindLabel(x.profile.type),
+        kindLabel(units, x.profile.type),
         x.profile.periods[0].days.map((d) => dayLabel(d.days)).join(', '),
       ),
     ),

@@ -4,18 +4,8 @@ import type { ModelIndex } from '../model/model';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
 import { GroundSettings } from './GroundSettings';
-import {
-  area,
-  areaUnit,
-  areaValue,
-  figures,
-  lossUnit,
-  said,
-  toLoss,
-  toUValue,
-  uValueUnit,
-  octant,
-} from '../model/words';
+import { octant } from '../model/words';
+import { figures, useUnits, type Units } from '../model/units';
 
 type By = 'spaces' | 'zones' | 'storeys' | 'orientations';
 const BY: [By, string][] = [
@@ -25,10 +15,11 @@ const BY: [By, string][] = [
   ['orientations', 'Orientation'],
 ];
 
-const whole = (v: number) => toLoss(v).toFixed(1);
+const whole = (units: Units, v: number) => units.heatLoss.to(v).toFixed(1);
 
 /** Transmission heat loss by space, zone, storey or orientation, and of the building. */
 export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const [by, setBy] = useState<By>('spaces');
   const [picked, setPicked] = useState<string[]>([]);
@@ -47,10 +38,10 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
       figure(
         'loss',
         'Heat loss',
-        lossUnit(),
+        units.heatLoss.unit,
         92,
-        (r) => toLoss(r.loss),
-        (r) => whole(r.loss),
+        (r) => units.heatLoss.to(r.loss),
+        (r) => whole(units, r.loss),
         'Transmission: U-value times area, by ISO 13789',
       ),
       figure(
@@ -58,16 +49,16 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
         'to outdoors',
         '',
         80,
-        (r) => toLoss(r.outdoorLoss),
-        (r) => whole(r.outdoorLoss),
+        (r) => units.heatLoss.to(r.outdoorLoss),
+        (r) => whole(units, r.outdoorLoss),
       ),
       figure(
         'ground',
         'ground',
         '',
         62,
-        (r) => toLoss(r.groundLoss),
-        (r) => whole(r.groundLoss),
+        (r) => units.heatLoss.to(r.groundLoss),
+        (r) => whole(units, r.groundLoss),
         'Through the ground, by ISO 13370',
       ),
       figure(
@@ -75,25 +66,25 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
         'unheated',
         '',
         66,
-        (r) => toLoss(r.unconditionedLoss),
-        (r) => whole(r.unconditionedLoss),
+        (r) => units.heatLoss.to(r.unconditionedLoss),
+        (r) => whole(units, r.unconditionedLoss),
         'Through spaces that are not conditioned, by ISO 13789',
       ),
       figure(
         'area',
         'Outdoor area',
-        areaUnit(),
+        units.area.unit,
         96,
-        (r) => areaValue(r.outdoorArea),
-        (r) => area(r.outdoorArea),
+        (r) => units.area.to(r.outdoorArea),
+        (r) => units.area.figure(r.outdoorArea),
       ),
       figure(
         'u',
         'Mean U',
-        uValueUnit(),
+        units.uValue.unit,
         88,
-        (r) => (r.meanUValue == null ? null : toUValue(r.meanUValue)),
-        (r) => figures(r.meanUValue == null ? null : toUValue(r.meanUValue)),
+        (r) => (r.meanUValue == null ? null : units.uValue.to(r.meanUValue)),
+        (r) => figures(r.meanUValue == null ? null : units.uValue.to(r.meanUValue)),
       ),
       figure(
         'ratio',
@@ -107,14 +98,14 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
       figure(
         'unknown',
         'Without U',
-        areaUnit(),
+        units.area.unit,
         76,
-        (r) => areaValue(r.unknownArea),
-        (r) => (r.unknownArea ? area(r.unknownArea) : '–'),
+        (r) => units.area.to(r.unknownArea),
+        (r) => (r.unknownArea ? units.area.figure(r.unknownArea) : '–'),
         'Area of which no U-value is known: it is not counted',
       ),
     ];
-  }, [by]);
+  }, [by, units]);
   const b = thermal.losses.building;
   const rows = thermal.losses[by];
 
@@ -177,19 +168,27 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
       >
         <h3 className="kicker">The building</h3>
         <p className="text-title font-semibold">
-          {whole(b.loss)} {lossUnit()}
+          {whole(units, b.loss)} {units.heatLoss.unit}
         </p>
         <dl className="mt-1">
-          <Line label="To outdoor air" value={`${whole(b.outdoorLoss)} ${lossUnit()}`} />
-          <Line label="Through the ground" value={`${whole(b.groundLoss)} ${lossUnit()}`} />
+          <Line
+            label="To outdoor air"
+            value={`${whole(units, b.outdoorLoss)} ${units.heatLoss.unit}`}
+          />
+          <Line
+            label="Through the ground"
+            value={`${whole(units, b.groundLoss)} ${units.heatLoss.unit}`}
+          />
           <Line
             label="Through unheated spaces"
-            value={`${whole(b.unconditionedLoss)} ${lossUnit()}`}
+            value={`${whole(units, b.unconditionedLoss)} ${units.heatLoss.unit}`}
           />
           <Line
             label="Mean U-value"
             value={
-              b.meanUValue == null ? '–' : `${figures(toUValue(b.meanUValue))} ${uValueUnit()}`
+              b.meanUValue == null
+                ? '–'
+                : `${figures(units.uValue.to(b.meanUValue))} ${units.uValue.unit}`
             }
           />
           <Line
@@ -199,12 +198,13 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
         </dl>
         {b.unknownArea > 0 && (
           <p className="mt-1 text-error">
-            {area(b.unknownArea)} {areaUnit()} have no U-value and are not counted.
+            {units.area.figure(b.unknownArea)} {units.area.unit} have no U-value and are not
+            counted.
           </p>
         )}
         {thermal.losses.assumptions.map((a) => (
           <p key={a} className="mt-1 text-sm text-muted">
-            {said(a)}
+            {units.said(a)}
           </p>
         ))}
         <GroundSettings model={index.model} />

@@ -4,25 +4,10 @@ import { Actions, type Field } from '../shared/Form';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import {
-  conductivityUnit,
-  count,
-  densityUnit,
-  figures,
-  fromConductivity,
-  fromDensity,
-  fromHeat,
-  fromThickness,
-  heatUnit,
-  resistanceUnit,
-  thicknessUnit,
-  toConductivity,
-  toDensity,
-  toHeat,
-  toResistance,
-  toThickness,
-} from '../model/words';
+import { count } from '../model/words';
+import { figures, useUnits, type Units } from '../model/units';
 import { Picker } from './Picker';
+import { given } from './entries';
 
 const EMPTY: ReadonlySet<string> = new Set();
 const shown = (v: number | null | undefined, to: (x: number) => number) =>
@@ -38,6 +23,7 @@ export function Materials({
   library: LibraryAnswer | undefined;
   edits: Edits;
 }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const [picked, setPicked] = useState<string | null>(null);
   const columns = useMemo<Column<MaterialRow>[]>(() => {
@@ -58,16 +44,20 @@ export function Materials({
     });
     return [
       { id: 'name', head: 'Material', width: 180, value: (m) => m.name },
-      figure('t', 'Thick', thicknessUnit(), 70, (m) => shown(m.thickness, toThickness)),
-      figure('c', 'Conductivity', conductivityUnit(), 120, (m) =>
-        shown(m.conductivity, toConductivity),
+      figure('t', 'Thick', units.thickness.unit, 70, (m) => shown(m.thickness, units.thickness.to)),
+      figure('c', 'Conductivity', units.conductivity.unit, 120, (m) =>
+        shown(m.conductivity, units.conductivity.to),
       ),
-      figure('d', 'Density', densityUnit(), 96, (m) => shown(m.density, toDensity)),
-      figure('h', 'Specific heat', heatUnit(), 110, (m) => shown(m.specificHeat, toHeat)),
-      figure('r', 'Stated R', resistanceUnit(), 96, (m) => shown(m.resistance, toResistance)),
+      figure('d', 'Density', units.density.unit, 96, (m) => shown(m.density, units.density.to)),
+      figure('h', 'Specific heat', units.specificHeat.unit, 110, (m) =>
+        shown(m.specificHeat, units.specificHeat.to),
+      ),
+      figure('r', 'Stated R', units.resistance.unit, 96, (m) =>
+        shown(m.resistance, units.resistance.to),
+      ),
       { id: 'in', head: 'In', width: 140, value: (m) => m.constructions.join(', ') || null },
     ];
-  }, []);
+  }, [units]);
   const m = thermal.materials.find((x) => x.key === picked);
   return (
     <div className="flex min-h-0 flex-1">
@@ -104,7 +94,7 @@ export function Materials({
                   detail:
                     x.conductivity == null
                       ? undefined
-                      : `${figures(toConductivity(x.conductivity))} ${conductivityUnit()}`,
+                      : `${figures(units.conductivity.to(x.conductivity))} ${units.conductivity.unit}`,
                   group: x.category || 'Library',
                   title: x.source,
                 }))}
@@ -132,19 +122,15 @@ export function Materials({
                 {
                   label: 'Set its values',
                   hint: 'What is left empty stays as it is.',
-                  fields: fields(m),
+                  fields: fields(units, m),
                   make: (v) => {
-                    const given = (name: string, from: (x: number) => number) => {
-                      const text = String(v[name] ?? '').replace(',', '.');
-                      return text.trim() === '' ? null : from(Number(text));
-                    };
                     const r = {
                       kind: 'AmendMaterial' as const,
                       material: m.key,
-                      thickness: given('t', fromThickness),
-                      conductivity: given('c', fromConductivity),
-                      density: given('d', fromDensity),
-                      specificHeat: given('h', fromHeat),
+                      thickness: given(v.t ?? '', units.thickness.from),
+                      conductivity: given(v.c ?? '', units.conductivity.from),
+                      density: given(v.d ?? '', units.density.from),
+                      specificHeat: given(v.h ?? '', units.specificHeat.from),
                       resistance: null,
                       from: 'by hand',
                     };
@@ -164,7 +150,7 @@ export function Materials({
   );
 }
 
-function fields(m: MaterialRow): Field[] {
+function fields(units: Units, m: MaterialRow): Field[] {
   const field = (
     name: string,
     label: string,
@@ -178,9 +164,9 @@ function fields(m: MaterialRow): Field[] {
     value: v == null ? '' : String(Number(to(v).toPrecision(6))),
   });
   return [
-    field('t', 'Thickness', thicknessUnit(), m.thickness, toThickness),
-    field('c', 'Conductivity', conductivityUnit(), m.conductivity, toConductivity),
-    field('d', 'Density', densityUnit(), m.density, toDensity),
-    field('h', 'Specific heat', heatUnit(), m.specificHeat, toHeat),
+    field('t', 'Thickness', units.thickness.unit, m.thickness, units.thickness.to),
+    field('c', 'Conductivity', units.conductivity.unit, m.conductivity, units.conductivity.to),
+    field('d', 'Density', units.density.unit, m.density, units.density.to),
+    field('h', 'Specific heat', units.specificHeat.unit, m.specificHeat, units.specificHeat.to),
   ];
 }

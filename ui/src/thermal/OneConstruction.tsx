@@ -1,23 +1,9 @@
 import type { ConstructionRow, LayerRow, LibraryAnswer, Thermal } from '../model/api';
 import { Actions, type Action } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
-import {
-  conductivityUnit,
-  count,
-  figures,
-  fromConductivity,
-  fromUValue,
-  resistanceUnit,
-  thicknessUnit,
-  toConductivity,
-  toResistance,
-  toThickness,
-  toUValue,
-  uValueUnit,
-  fromThickness,
-  said,
-} from '../model/words';
-import { optional } from './conditions';
+import { count } from '../model/words';
+import { figures, useUnits, type Units } from '../model/units';
+import { given } from './entries';
 import { ConstructionPicker } from './ConstructionPicker';
 import { LayerDiagram } from './LayerDiagram';
 
@@ -36,6 +22,7 @@ export function OneConstruction({
   library: LibraryAnswer | undefined;
   edits: Edits;
 }) {
+  const units = useUnits();
   const r = c.layers.every((l) => l.resistance != null)
     ? c.layers.reduce((n, l) => n + (l.share < 1 ? 0 : l.resistance!), 0)
     : null;
@@ -49,7 +36,7 @@ export function OneConstruction({
       <p className="text-sm text-muted">
         {count(c.objects.length, 'object')} {c.objects.length === 1 ? 'has' : 'have'} it
         {c.heatCapacity != null &&
-          `; ${said(`${figures(c.heatCapacity / 1000)} kJ/m²K`)} effective inside (ISO 13786)`}
+          `; ${units.said(`${figures(c.heatCapacity / 1000)} kJ/m²K`)} effective inside (ISO 13786)`}
       </p>
       {c.layers.length > 0 && <LayerDiagram layers={c.layers} />}
       <div className="mt-1.5 flex flex-wrap gap-1.5">
@@ -109,7 +96,7 @@ export function OneConstruction({
           <Layers layers={c.layers} edits={edits} />
           {r != null && c.layers.every((l) => l.share === 1) && (
             <p className="mt-0.5 text-right text-sm">
-              Layers together: {figures(toResistance(r))} {resistanceUnit()}
+              Layers together: {figures(units.resistance.to(r))} {units.resistance.unit}
             </p>
           )}
         </>
@@ -119,8 +106,8 @@ export function OneConstruction({
       )}
       {off > THICKNESS_OFF && (
         <p className="mt-1 text-error" data-testid="thickness-off">
-          The elements are {figures(toThickness(c.realThickness!))} {thicknessUnit()} thick, the
-          layers {figures(toThickness(c.thickness!))} {thicknessUnit()}.
+          The elements are {figures(units.thickness.to(c.realThickness!))} {units.thickness.unit}{' '}
+          thick, the layers {figures(units.thickness.to(c.thickness!))} {units.thickness.unit}.
         </p>
       )}
       <Actions
@@ -128,22 +115,22 @@ export function OneConstruction({
         actions={[
           {
             label: 'State a U-value',
-            hint: `In ${uValueUnit()}. It counts instead of the layers.`,
+            hint: `In ${units.uValue.unit}. It counts instead of the layers.`,
             fields: [
               {
                 name: 'u',
                 label: 'U-value',
                 kind: 'number',
-                value: figures(toUValue(c.stated ?? c.uValue ?? 1)),
+                value: figures(units.uValue.to(c.stated ?? c.uValue ?? 1)),
               },
             ],
             make: (v) => ({
               kind: 'StateUValue',
               construction: c.key,
-              uValue: fromUValue(Number(v.u)),
+              uValue: units.uValue.from(Number(v.u)),
             }),
           },
-          ...(c.layers.length ? [correction(c)] : []),
+          ...(c.layers.length ? [correction(units, c)] : []),
         ]}
       />
     </>
@@ -151,9 +138,9 @@ export function OneConstruction({
 }
 
 /** What the layers do not say, by ISO 6946: it is added to their U-value, which is then stated. */
-function correction({ key: construction, layers }: ConstructionRow): Action {
+function correction(units: Units, { key: construction, layers }: ConstructionRow): Action {
   const air = () => layers.some((l) => l.air);
-  const given = (name: string) => (t: Record<string, string>) => (t[name] ?? '').trim() !== '';
+  const filled = (name: string) => (t: Record<string, string>) => (t[name] ?? '').trim() !== '';
   const shapedLayer = (t: Record<string, string>) => t.shape !== 'NONE';
   return {
     label: 'Correct for fixings, gaps, air, slope',
@@ -177,21 +164,21 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
         label: 'Section of each, mm²',
         kind: 'text',
         value: '12.5',
-        when: given('n'),
+        when: filled('n'),
       },
       {
         name: 'lambda',
-        label: `Their conductivity, ${conductivityUnit()}`,
+        label: `Their conductivity, ${units.conductivity.unit}`,
         kind: 'text',
-        value: figures(toConductivity(50)),
-        when: given('n'),
+        value: figures(units.conductivity.to(50)),
+        when: filled('n'),
       },
       {
         name: 'depth',
-        label: `How deep they go in, ${thicknessUnit()}`,
+        label: `How deep they go in, ${units.thickness.unit}`,
         kind: 'text',
         value: '',
-        when: given('n'),
+        when: filled('n'),
       },
       {
         name: 'openings',
@@ -205,7 +192,7 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
       { name: 'inner', label: 'Emissivity of its inner face', kind: 'text', value: '', when: air },
       {
         name: 'between',
-        label: `Battens divide it every, ${thicknessUnit()}`,
+        label: `Battens divide it every, ${units.thickness.unit}`,
         kind: 'text',
         value: '',
         when: air,
@@ -225,16 +212,16 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
       },
       {
         name: 'thickest',
-        label: `Its greatest thickness, ${thicknessUnit()}`,
+        label: `Its greatest thickness, ${units.thickness.unit}`,
         kind: 'text',
         value: '',
         when: shapedLayer,
       },
       {
         name: 'falls',
-        label: `Its conductivity, ${conductivityUnit()}`,
+        label: `Its conductivity, ${units.conductivity.unit}`,
         kind: 'text',
-        value: figures(toConductivity(0.035)),
+        value: figures(units.conductivity.to(0.035)),
         when: shapedLayer,
       },
       { name: 'rain', label: 'Rain under the insulation, mm a day', kind: 'text', value: '' },
@@ -243,7 +230,7 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
         label: 'Drainage times loss, W·day/(m²K·mm)',
         kind: 'text',
         value: '0.04',
-        when: given('rain'),
+        when: filled('rain'),
       },
     ],
     make: (v) => {
@@ -251,7 +238,7 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
         'n section lambda depth openings outer inner between thickest falls rain drained'.split(
           ' ',
         );
-      const x = Object.fromEntries(keys.map((k) => [k, optional(v[k] ?? '')]));
+      const x = Object.fromEntries(keys.map((k) => [k, given(v[k] ?? '')]));
       if (Object.values(x).some((n) => n != null && !Number.isFinite(n)))
         return 'Values must be numbers.';
       if ((x.outer == null) !== (x.inner == null)) return 'An air layer has two faces: give both.';
@@ -268,8 +255,8 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
             : {
                 number: x.n,
                 area: (x.section ?? 0) * 1e-6,
-                conductivity: fromConductivity(x.lambda ?? 0),
-                depth: x.depth == null ? undefined : fromThickness(x.depth),
+                conductivity: units.conductivity.from(x.lambda ?? 0),
+                depth: x.depth == null ? undefined : units.thickness.from(x.depth),
               },
         faces:
           x.outer == null && x.between == null
@@ -277,13 +264,13 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
             : {
                 outer: x.outer ?? 0.9,
                 inner: x.inner ?? 0.9,
-                width: x.between == null ? undefined : fromThickness(x.between),
+                width: x.between == null ? undefined : units.thickness.from(x.between),
               },
         taper: shaped
           ? {
               shape: v.shape as 'RECTANGLE',
-              thickness: fromThickness(x.thickest ?? 0),
-              conductivity: fromConductivity(x.falls ?? 0),
+              thickness: units.thickness.from(x.thickest ?? 0),
+              conductivity: units.conductivity.from(x.falls ?? 0),
             }
           : undefined,
         rain: x.rain == null ? undefined : { rain: x.rain, drained: x.drained ?? 0 },
@@ -293,14 +280,15 @@ function correction({ key: construction, layers }: ConstructionRow): Action {
 }
 
 function Layers({ layers, edits }: { layers: LayerRow[]; edits: Edits }) {
+  const units = useUnits();
   return (
     <table className="mt-1 w-full text-sm">
       <thead>
         <tr className="text-right text-muted">
           <th className="text-left font-normal">From outside</th>
-          <th className="font-normal">{thicknessUnit()}</th>
-          <th className="font-normal">{conductivityUnit()}</th>
-          <th className="font-normal">{resistanceUnit()}</th>
+          <th className="font-normal">{units.thickness.unit}</th>
+          <th className="font-normal">{units.conductivity.unit}</th>
+          <th className="font-normal">{units.resistance.unit}</th>
           <th />
         </tr>
       </thead>
@@ -311,9 +299,11 @@ function Layers({ layers, edits }: { layers: LayerRow[]; edits: Edits }) {
               {l.name}
               {l.share < 1 && <span className="text-muted"> {(100 * l.share).toFixed(0)} %</span>}
             </td>
-            <td>{figures(l.thickness == null ? null : toThickness(l.thickness))}</td>
-            <td>{figures(l.conductivity == null ? null : toConductivity(l.conductivity))}</td>
-            <td>{figures(l.resistance == null ? null : toResistance(l.resistance))}</td>
+            <td>{figures(l.thickness == null ? null : units.thickness.to(l.thickness))}</td>
+            <td>
+              {figures(l.conductivity == null ? null : units.conductivity.to(l.conductivity))}
+            </td>
+            <td>{figures(l.resistance == null ? null : units.resistance.to(l.resistance))}</td>
             <td>
               {layers.length > 1 && l.share === 1 && (
                 <button

@@ -2,6 +2,7 @@ import type { Conditions, LibraryAnswer, SchedulePurpose } from '../model/api';
 import type { Edits } from '../model/useEdits';
 import { Picker } from './Picker';
 import { kindLabel } from './schedules';
+import { useUnits } from '../model/units';
 
 const NONE = 'none';
 
@@ -21,6 +22,7 @@ export function SchedulePicker({
   library: LibraryAnswer | undefined;
   edits: Edits;
 }) {
+  const units = useUnits();
   const degrees = purpose === 'HEATING' || purpose === 'COOLING';
   const fits = (type: string) => !degrees || type === 'Temp' || type === '' || type === 'OnOff';
   const used = conditions.schedules.some((s) =>
@@ -33,7 +35,7 @@ export function SchedulePicker({
       .map((s) => ({
         id: `own:${s.key}`,
         label: s.profile.name,
-        detail: kindLabel(s.profile.type),
+        detail: kindLabel(units, s.profile.type),
         group: 'In the model',
       })),
     ...(library?.library.schedules ?? [])
@@ -41,7 +43,7 @@ export function SchedulePicker({
       .map((s) => ({
         id: `library:${s.profile.name}`,
         label: s.profile.name,
-        detail: kindLabel(s.profile.type),
+        detail: kindLabel(units, s.profile.type),
         group: 'Library',
         title: s.source,
       })),

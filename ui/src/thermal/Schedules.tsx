@@ -25,6 +25,7 @@ import {
   withoutPeriod,
 } from './schedules';
 import { useConditions } from './useThermal';
+import { useUnits } from '../model/units';
 
 const EMPTY: ReadonlySet<string> = new Set();
 
@@ -39,6 +40,7 @@ export function Schedules({ index, edits }: { index: ModelIndex; edits: Edits })
 }
 
 function Loaded({ conditions, edits }: { conditions: Conditions; edits: Edits }) {
+  const units = useUnits();
   const [picked, setPicked] = useState<string | null>(null);
   const columns = useMemo<Column<ScheduleRow>[]>(
     () => [
@@ -54,7 +56,7 @@ function Loaded({ conditions, edits }: { conditions: Conditions; edits: Edits })
         id: 'kind',
         head: 'Values',
         width: 80,
-        value: (s) => kindLabel(s.profile.type),
+        value: (s) => kindLabel(units, s.profile.type),
       },
       {
         id: 'hours',
@@ -75,7 +77,7 @@ function Loaded({ conditions, edits }: { conditions: Conditions; edits: Edits })
         value: (s: ScheduleRow) => s.users[purpose]?.length ?? null,
       })),
     ],
-    [],
+    [units],
   );
   const row = conditions.schedules.find((s) => s.key === picked);
   return (
@@ -110,8 +112,9 @@ function Loaded({ conditions, edits }: { conditions: Conditions; edits: Edits })
 
 /** The first kind of day, small. */
 function Shape({ profile }: { profile: ScheduleProfile }) {
+  const units = useUnits();
   const values = profile.periods[0]?.days[0]?.values ?? [];
-  const { from, to } = scale(profile.type, values);
+  const { from, to } = scale(units, profile.type, values);
   return (
     <svg
       viewBox={`0 0 ${Math.max(1, values.length)} 10`}
@@ -120,7 +123,7 @@ function Shape({ profile }: { profile: ScheduleProfile }) {
       aria-hidden
     >
       {values.map((v, i) => {
-        const h = (10 * (toShown(profile.type, v) - from)) / (to - from || 1);
+        const h = (10 * (toShown(units, profile.type, v) - from)) / (to - from || 1);
         return <rect key={i} x={i} width={1} y={10 - h} height={h} className="fill-kelp/70" />;
       })}
     </svg>
@@ -136,6 +139,7 @@ function Editor({
   conditions: Conditions;
   edits: Edits;
 }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const [p, setP] = useState<ScheduleProfile>(row.profile);
   const [period, setPeriod] = useState(0);
@@ -145,7 +149,7 @@ function Editor({
   const part = p.periods[Math.min(period, p.periods.length - 1)];
   const d = part?.days[Math.min(day, part.days.length - 1)];
   const changed = p !== row.profile;
-  const wrong = text !== null && d && !parsed(p.type, text);
+  const wrong = text !== null && d && !parsed(units, p.type, text);
   const zones = new Map(conditions.zones.map((z) => [z.key, z]));
 
   function days(next: { days: string; values: number[] }[]) {
@@ -197,7 +201,7 @@ function Editor({
         >
           {kindsWith(p.type).map((k) => (
             <option key={k} value={k}>
-              {kindLabel(k)}
+              {kindLabel(units, k)}
             </option>
           ))}
         </select>
@@ -333,10 +337,10 @@ function Editor({
               <textarea
                 className="field mt-0.5 h-12 w-full text-[12px] tabular-nums"
                 data-testid="day-values"
-                value={text ?? typed(p.type, d.values)}
+                value={text ?? typed(units, p.type, d.values)}
                 onChange={(e) => {
                   setText(e.target.value);
-                  const v = parsed(p.type, e.target.value);
+                  const v = parsed(units, p.type, e.target.value);
                   if (v) setP(withDay(p, period, day, v));
                 }}
               />

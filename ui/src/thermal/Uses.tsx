@@ -4,22 +4,15 @@ import type { ModelIndex } from '../model/model';
 import { Table, type Column } from '../shared/Table';
 import { useSelection, useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import {
-  area,
-  areaUnit,
-  areaValue,
-  count,
-  densityOfPowerUnit,
-  figures,
-  toPowerDensity,
-  temperatureUnit,
-} from '../model/words';
+import { count } from '../model/words';
+import { figures, useUnits, type Units } from '../model/units';
 import { ChosenSpaces } from './ChosenSpaces';
 import { CONDITIONS, airText, temperature } from './conditions';
 import { UsesOfAll } from './UsesOfAll';
 import { useConditions } from './useThermal';
 
-const power = (v: number | null | undefined) => (v == null ? null : toPowerDensity(v));
+const power = (units: Units, v: number | null | undefined) =>
+  v == null ? null : units.powerDensity.to(v);
 
 /** What spaces are used for, how they are conditioned, and the zones they are in. */
 export function Uses({
@@ -50,6 +43,7 @@ function Loaded({
   edits: Edits;
   conditions: Conditions;
 }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const selection = useSelection();
   const m = index.model;
@@ -83,63 +77,63 @@ function Loaded({
       {
         id: 'heating',
         head: 'Heat',
-        unit: temperatureUnit(),
+        unit: units.temperature.unit,
         width: 58,
         number: true,
         value: (s) => zoneOf.get(s.key)?.heating ?? null,
-        show: (s) => temperature(zoneOf.get(s.key)?.heating),
+        show: (s) => temperature(units, zoneOf.get(s.key)?.heating),
       },
       {
         id: 'cooling',
         head: 'Cool',
-        unit: temperatureUnit(),
+        unit: units.temperature.unit,
         width: 58,
         number: true,
         value: (s) => zoneOf.get(s.key)?.cooling ?? null,
-        show: (s) => temperature(zoneOf.get(s.key)?.cooling),
+        show: (s) => temperature(units, zoneOf.get(s.key)?.cooling),
       },
       {
         id: 'people',
         head: 'Per person',
-        unit: areaUnit(),
+        unit: units.area.unit,
         title: 'Floor area per person, or the number of people where that is stated',
         width: 92,
         number: true,
         value: (s) => {
           const g = conditions.gains[s.key];
-          return g?.areaPerPerson == null ? null : areaValue(g.areaPerPerson);
+          return g?.areaPerPerson == null ? null : units.area.to(g.areaPerPerson);
         },
         show: (s) => {
           const g = conditions.gains[s.key];
           return g?.people != null
             ? count(g.people, 'person', 'people')
-            : figures(g?.areaPerPerson == null ? null : areaValue(g.areaPerPerson));
+            : figures(g?.areaPerPerson == null ? null : units.area.to(g.areaPerPerson));
         },
       },
       {
         id: 'light',
         head: 'Light',
-        unit: densityOfPowerUnit(),
+        unit: units.powerDensity.unit,
         width: 74,
         number: true,
-        value: (s) => power(conditions.gains[s.key]?.lighting),
-        show: (s) => figures(power(conditions.gains[s.key]?.lighting)),
+        value: (s) => power(units, conditions.gains[s.key]?.lighting),
+        show: (s) => figures(power(units, conditions.gains[s.key]?.lighting)),
       },
       {
         id: 'equipment',
         head: 'Equipment',
-        unit: densityOfPowerUnit(),
+        unit: units.powerDensity.unit,
         width: 96,
         number: true,
-        value: (s) => power(conditions.gains[s.key]?.equipment),
-        show: (s) => figures(power(conditions.gains[s.key]?.equipment)),
+        value: (s) => power(units, conditions.gains[s.key]?.equipment),
+        show: (s) => figures(power(units, conditions.gains[s.key]?.equipment)),
       },
       {
         id: 'air',
         head: 'Outdoor air',
         title: 'Outdoor air of its zone',
         width: 120,
-        value: (s) => airText(zoneOf.get(s.key)?.air) || null,
+        value: (s) => airText(units, zoneOf.get(s.key)?.air) || null,
       },
       {
         id: 'times',
@@ -151,14 +145,14 @@ function Loaded({
       {
         id: 'floor',
         head: 'Floor',
-        unit: areaUnit(),
+        unit: units.area.unit,
         width: 72,
         number: true,
-        value: (s) => areaValue(s.floorArea),
-        show: (s) => area(s.floorArea),
+        value: (s) => units.area.to(s.floorArea),
+        show: (s) => units.area.figure(s.floorArea),
       },
     ],
-    [storeys, zoneOf, times, conditions.gains],
+    [storeys, zoneOf, times, conditions.gains, units],
   );
   const chosen = m.spaces.filter((s) => selection.has(s.key));
   return (

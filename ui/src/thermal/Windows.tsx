@@ -4,16 +4,8 @@ import { Actions } from '../shared/Form';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import {
-  area,
-  areaUnit,
-  areaValue,
-  count,
-  figures,
-  fromUValue,
-  toUValue,
-  uValueUnit,
-} from '../model/words';
+import { count } from '../model/words';
+import { figures, useUnits } from '../model/units';
 import { GlazingPicker } from './ConstructionPicker';
 
 const NONE = '';
@@ -29,6 +21,7 @@ export function Windows({
   library: LibraryAnswer | undefined;
   edits: Edits;
 }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const [picked, setPicked] = useState<string | null>(null);
   const rows = useMemo<GlazingRow[]>(
@@ -62,11 +55,11 @@ export function Windows({
         id: 'u',
         head: 'U of window',
         title: 'Of the whole window, frame and edge included',
-        unit: uValueUnit(),
+        unit: units.uValue.unit,
         width: 118,
         number: true,
-        value: (g) => (g.uValue == null ? null : toUValue(g.uValue)),
-        show: (g) => figures(g.uValue == null ? null : toUValue(g.uValue)),
+        value: (g) => (g.uValue == null ? null : units.uValue.to(g.uValue)),
+        show: (g) => figures(g.uValue == null ? null : units.uValue.to(g.uValue)),
       },
       {
         id: 'g',
@@ -90,15 +83,15 @@ export function Windows({
       {
         id: 'area',
         head: 'Area',
-        unit: areaUnit(),
+        unit: units.area.unit,
         width: 76,
         number: true,
-        value: (g) => areaValue(g.area),
-        show: (g) => (g.key === NONE ? '–' : area(g.area)),
+        value: (g) => units.area.to(g.area),
+        show: (g) => (g.key === NONE ? '–' : units.area.figure(g.area)),
       },
       { id: 'n', head: 'Used by', width: 60, number: true, value: (g) => g.objects.length },
     ],
-    [],
+    [units],
   );
   const g = rows.find((x) => x.key === picked);
   return (
@@ -146,13 +139,13 @@ export function Windows({
                 actions={[
                   {
                     label: 'Set its values',
-                    hint: `U-value of the whole window in ${uValueUnit()}; shares from 0 to 1.`,
+                    hint: `U-value of the whole window in ${units.uValue.unit}; shares from 0 to 1.`,
                     fields: [
                       {
                         name: 'u',
                         label: 'U-value',
                         kind: 'number',
-                        value: figures(g.uValue == null ? 1.3 : toUValue(g.uValue)),
+                        value: figures(g.uValue == null ? 1.3 : units.uValue.to(g.uValue)),
                       },
                       {
                         name: 'g',
@@ -170,7 +163,7 @@ export function Windows({
                     make: (v) => ({
                       kind: 'AmendGlazing',
                       glazing: g.key,
-                      uValue: fromUValue(Number(v.u)),
+                      uValue: units.uValue.from(Number(v.u)),
                       solarHeatGain: Number(v.g),
                       visibleTransmittance: Number(v.vt),
                       from: 'by hand',

@@ -2,21 +2,13 @@ import type { Conditions, LibraryAnswer, ZoneRow } from '../model/api';
 import { Actions } from '../shared/Form';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import {
-  count,
-  figures,
-  flow,
-  flowPerArea,
-  flowPerAreaUnit,
-  flowUnit,
-  temperatureUnit,
-  toTemperature,
-} from '../model/words';
+import { count } from '../model/words';
+import { figures, useUnits } from '../model/units';
 import { airText, temperature, zoneValues } from './conditions';
 import { SchedulePicker } from './SchedulePicker';
 import { OF_ZONES } from './schedules';
 
-const given = (v: number | null | undefined, to: (v: number) => number = (x) => x) =>
+const inField = (v: number | null | undefined, to: (v: number) => number = (x) => x) =>
   v == null ? '' : figures(to(v));
 
 /** A zone: what it is kept at, what air it gets, and when. */
@@ -31,6 +23,7 @@ export function Zone({
   library: LibraryAnswer | undefined;
   edits: Edits;
 }) {
+  const units = useUnits();
   const select = useView((s) => s.select);
   const name = (key: string | null | undefined) =>
     conditions.schedules.find((s) => s.key === key)?.profile.name;
@@ -52,10 +45,10 @@ export function Zone({
         {z.name}
       </button>{' '}
       <span className="text-sm text-muted">
-        {count(z.spaces.length, 'space')}, heated to {temperature(z.heating)}, cooled to{' '}
-        {temperature(z.cooling)} {temperatureUnit()}
+        {count(z.spaces.length, 'space')}, heated to {temperature(units, z.heating)}, cooled to{' '}
+        {temperature(units, z.cooling)} {units.temperature.unit}
         {z.airFlow != null &&
-          `; outdoor air ${airText(z.air)}: ${figures(flow(z.airFlow))} ${flowUnit()} in all`}
+          `; outdoor air ${airText(units, z.air)}: ${figures(units.airFlow.to(z.airFlow))} ${units.airFlow.unit} in all`}
         {humidity.length > 0 && `; humidity ${humidity.join(', ')}`}
         {schedules.length > 0 && `; ${schedules.map(([k, n]) => `${k}: ${n}`).join(', ')}`}
       </span>
@@ -69,49 +62,49 @@ export function Zone({
               { name: 'name', label: 'Name', kind: 'text', value: z.name },
               {
                 name: 'heat',
-                label: `Heated to, ${temperatureUnit()}`,
+                label: `Heated to, ${units.temperature.unit}`,
                 kind: 'text',
-                value: given(z.heating, toTemperature),
+                value: inField(z.heating, units.temperature.to),
               },
               {
                 name: 'cool',
-                label: `Cooled to, ${temperatureUnit()}`,
+                label: `Cooled to, ${units.temperature.unit}`,
                 kind: 'text',
-                value: given(z.cooling, toTemperature),
+                value: inField(z.cooling, units.temperature.to),
               },
               {
                 name: 'perPerson',
-                label: `Outdoor air a person, ${flowUnit()}`,
+                label: `Outdoor air a person, ${units.airFlow.unit}`,
                 kind: 'text',
-                value: given(z.air.perPerson, flow),
+                value: inField(z.air.perPerson, units.airFlow.to),
               },
               {
                 name: 'perArea',
-                label: `Outdoor air by area, ${flowPerAreaUnit()}`,
+                label: `Outdoor air by area, ${units.airFlowByArea.unit}`,
                 kind: 'text',
-                value: given(z.air.perArea, flowPerArea),
+                value: inField(z.air.perArea, units.airFlowByArea.to),
               },
               {
                 name: 'total',
-                label: `Outdoor air beside that, ${flowUnit()}`,
+                label: `Outdoor air beside that, ${units.airFlow.unit}`,
                 kind: 'text',
-                value: given(z.air.total, flow),
+                value: inField(z.air.total, units.airFlow.to),
               },
               {
                 name: 'least',
                 label: 'Humidity not below, %',
                 kind: 'text',
-                value: given(z.air.leastHumidity),
+                value: inField(z.air.leastHumidity),
               },
               {
                 name: 'most',
                 label: 'Humidity not above, %',
                 kind: 'text',
-                value: given(z.air.mostHumidity),
+                value: inField(z.air.mostHumidity),
               },
             ],
             make: (v) => {
-              const values = zoneValues(v);
+              const values = zoneValues(units, v);
               return values
                 ? { kind: 'AmendZone', zone: z.key, name: String(v.name), ...values }
                 : 'Set-points, air and humidity must be numbers.';

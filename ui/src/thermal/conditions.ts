@@ -1,17 +1,6 @@
+import { given } from './entries';
 import type { Conditions, ZoneRow } from '../model/api';
-import {
-  figures,
-  flow,
-  flowPerArea,
-  flowPerAreaUnit,
-  flowUnit,
-  fromArea,
-  fromFlow,
-  fromFlowPerArea,
-  fromPowerDensity,
-  fromTemperature,
-  toTemperature,
-} from '../model/words';
+import { figures, type Units } from '../model/units';
 
 /** How gbXML says that spaces are conditioned, and how people say it. */
 export const CONDITIONS: [string, string][] = [
@@ -23,36 +12,32 @@ export const CONDITIONS: [string, string][] = [
   ['Unconditioned', 'unconditioned'],
 ];
 
-export const temperature = (v: number | null | undefined) =>
-  v == null ? '–' : figures(toTemperature(v));
+export const temperature = (units: Units, v: number | null | undefined) =>
+  v == null ? '–' : figures(units.temperature.to(v));
 
 /** What a zone's outdoor air is, in short; empty for none. */
-export function airText(a: ZoneRow['air'] | undefined): string {
+export function airText(units: Units, a: ZoneRow['air'] | undefined): string {
   if (!a) return '';
   return [
-    a.perPerson != null && `${figures(flow(a.perPerson))} ${flowUnit()} a person`,
-    a.perArea != null && `${figures(flowPerArea(a.perArea))} ${flowPerAreaUnit()}`,
-    a.total != null && `${figures(flow(a.total))} ${flowUnit()}`,
+    a.perPerson != null &&
+      `${figures(units.airFlow.to(a.perPerson))} ${units.airFlow.unit} a person`,
+    a.perArea != null &&
+      `${figures(units.airFlowByArea.to(a.perArea))} ${units.airFlowByArea.unit}`,
+    a.total != null && `${figures(units.airFlow.to(a.total))} ${units.airFlow.unit}`,
   ]
     .filter(Boolean)
     .join(' + ');
 }
 
-/** The number of a field that may be left empty: null for nothing, NaN for what is none. */
-export function optional(text: string | number, from: (v: number) => number = (v) => v) {
-  const t = String(text).trim();
-  return t === '' ? null : from(Number(t.replace(',', '.')));
-}
-
 /** People, light and equipment as they were typed; null when one is no number. */
-export function gainValues(v: Record<string, string | number>) {
+export function gainValues(units: Units, v: Record<string, string | number>) {
   const values = {
-    people: optional(v.people),
-    areaPerPerson: optional(v.area, fromArea),
-    sensiblePerPerson: optional(v.sensible),
-    latentPerPerson: optional(v.latent),
-    lighting: optional(v.light, fromPowerDensity),
-    equipment: optional(v.equipment, fromPowerDensity),
+    people: given(v.people),
+    areaPerPerson: given(v.area, units.area.from),
+    sensiblePerPerson: given(v.sensible),
+    latentPerPerson: given(v.latent),
+    lighting: given(v.light, units.powerDensity.from),
+    equipment: given(v.equipment, units.powerDensity.from),
   };
   return Object.values(values).some((x) => x != null && !Number.isFinite(x))
     ? null
@@ -61,16 +46,16 @@ export function gainValues(v: Record<string, string | number>) {
 }
 
 /** A zone's values as they were typed; a sentence when one is no number. */
-export function zoneValues(v: Record<string, string | number>) {
+export function zoneValues(units: Units, v: Record<string, string | number>) {
   const values = {
-    heating: optional(v.heat, fromTemperature),
-    cooling: optional(v.cool, fromTemperature),
+    heating: given(v.heat, units.temperature.from),
+    cooling: given(v.cool, units.temperature.from),
     air: {
-      perPerson: optional(v.perPerson, fromFlow),
-      perArea: optional(v.perArea, fromFlowPerArea),
-      total: optional(v.total, fromFlow),
-      leastHumidity: optional(v.least),
-      mostHumidity: optional(v.most),
+      perPerson: given(v.perPerson, units.airFlow.from),
+      perArea: given(v.perArea, units.airFlowByArea.from),
+      total: given(v.total, units.airFlow.from),
+      leastHumidity: given(v.least),
+      mostHumidity: given(v.most),
     },
   };
   const all = [values.heating, values.cooling, ...Object.values(values.air)];

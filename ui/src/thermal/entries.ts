@@ -15,7 +15,8 @@ export type Keep = (entries: Library, taken: string[], shared: boolean) => void;
 export const toNumber = (text: string) =>
   text.trim() === '' ? NaN : Number(text.trim().replace(',', '.'));
 
-/** A number, or null when nothing is typed. */
-export function given(text: string, from: (v: number) => number = (v) => v): number | null {
-  return text.trim() === '' ? null : from(toNumber(text));
+/** The number of a field that may be left empty: null for nothing, NaN for what is none. */
+export function given(text: string | number, from: (v: number) => number = (v) => v) {
+  const t = String(text).trim();
+  return t === '' ? null : from(toNumber(t));
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ScheduleProfile } from '../model/api';
-import { showIn } from '../model/words';
+import { unitsOf } from '../model/units';
 import {
   dateLabel,
   dayBefore,
@@ -14,6 +14,9 @@ import {
   withoutPeriod,
 } from './schedules';
 
+const SI = unitsOf('SI');
+const IP = unitsOf('IP');
+
 const profile: ScheduleProfile = {
   name: 'x',
   type: 'Fraction',
@@ -22,20 +25,15 @@ const profile: ScheduleProfile = {
 
 describe('schedules', () => {
   it('values are typed with points or commas, blanks or semicolons', () => {
-    expect(parsed('Fraction', '0 0,5;1\n 0.25')).toEqual([0, 0.5, 1, 0.25]);
-    expect(parsed('Fraction', '0 half')).toBeNull();
-    expect(parsed('Fraction', '  ')).toBeNull();
+    expect(parsed(SI, 'Fraction', '0 0,5;1\n 0.25')).toEqual([0, 0.5, 1, 0.25]);
+    expect(parsed(SI, 'Fraction', '0 half')).toBeNull();
+    expect(parsed(SI, 'Fraction', '  ')).toBeNull();
   });
 
   it('temperatures are typed in the unit that is shown', () => {
-    showIn('IP');
-    try {
-      expect(parsed('Temp', '68')).toEqual([20]);
-      expect(typed('Temp', [20, 26])).toBe('68 78.8');
-    } finally {
-      showIn('SI');
-    }
-    expect(typed('Temp', [20, 15.6])).toBe('20 15.6');
+    expect(parsed(IP, 'Temp', '68')).toEqual([20]);
+    expect(typed(IP, 'Temp', [20, 26])).toBe('68 78.8');
+    expect(typed(SI, 'Temp', [20, 15.6])).toBe('20 15.6');
   });
 
   it('a day gets other values and the rest stays', () => {
@@ -74,8 +72,8 @@ describe('schedules', () => {
   });
 
   it('bars reach to 1, temperatures to what is there', () => {
-    expect(scale('Fraction', [0.2])).toMatchObject({ from: 0, to: 1 });
-    expect(scale('OnOff', [1]).step).toBe(1);
-    expect(scale('Temp', [40])).toMatchObject({ from: 5, to: 40 });
+    expect(scale(SI, 'Fraction', [0.2])).toMatchObject({ from: 0, to: 1 });
+    expect(scale(SI, 'OnOff', [1]).step).toBe(1);
+    expect(scale(SI, 'Temp', [40])).toMatchObject({ from: 5, to: 40 });
   });
 });

@@ -1,5 +1,5 @@
 import type { ScheduleProfile, SchedulePurpose } from '../model/api';
-import { figures, fromTemperature, temperatureUnit, toTemperature } from '../model/words';
+import { figures, type Units } from '../model/units';
 
 export const PURPOSES: [SchedulePurpose, string][] = [
   ['PEOPLE', 'People'],
@@ -41,41 +41,46 @@ export const kindsWith = (type: string) => (KINDS.includes(type) ? KINDS : [type
 
 export const isTemperature = (type: string) => type === 'Temp';
 
-export const kindLabel = (type: string) =>
+export const kindLabel = (units: Units, type: string) =>
   type === 'Fraction'
     ? 'fraction'
     : type === 'OnOff'
       ? 'on or off'
       : isTemperature(type)
-        ? temperatureUnit()
+        ? units.temperature.unit
         : type || 'not said';
 
 /** What the bars reach to, in the unit that is shown. */
-export function scale(type: string, values: number[]): { from: number; to: number; step: number } {
+export function scale(
+  units: Units,
+  type: string,
+  values: number[],
+): { from: number; to: number; step: number } {
   if (!isTemperature(type)) {
     return { from: 0, to: Math.max(1, ...values), step: type === 'OnOff' ? 1 : 0.05 };
   }
-  const shown = values.map(toTemperature);
-  const from = Math.min(toTemperature(5), ...shown);
-  const to = Math.max(toTemperature(35), ...shown);
+  const shown = values.map(units.temperature.to);
+  const from = Math.min(units.temperature.to(5), ...shown);
+  const to = Math.max(units.temperature.to(35), ...shown);
   return { from, to, step: 0.5 };
 }
 
-export const toShown = (type: string, v: number) => (isTemperature(type) ? toTemperature(v) : v);
-export const fromShown = (type: string, v: number) =>
-  isTemperature(type) ? fromTemperature(v) : v;
+export const toShown = (units: Units, type: string, v: number) =>
+  isTemperature(type) ? units.temperature.to(v) : v;
+export const fromShown = (units: Units, type: string, v: number) =>
+  isTemperature(type) ? units.temperature.from(v) : v;
 
 /** All values of a day to type over, hours from midnight. */
-export const typed = (type: string, values: number[]) =>
-  values.map((v) => figures(toShown(type, v))).join(' ');
+export const typed = (units: Units, type: string, values: number[]) =>
+  values.map((v) => figures(toShown(units, type, v))).join(' ');
 
 /** Values as they were typed; null when something is no number. */
-export function parsed(type: string, text: string): number[] | null {
+export function parsed(units: Units, type: string, text: string): number[] | null {
   const out = text
     .trim()
     .split(/[\s;]+/)
     .filter(Boolean)
-    .map((t) => fromShown(type, Number(t.replace(',', '.'))));
+    .map((t) => fromShown(units, type, Number(t.replace(',', '.'))));
   return out.length && out.every(Number.isFinite) ? out : null;
 }
 

@@ -97,7 +97,7 @@ class ArchitectureTest {
           .whereLayer("envelope")
           .mayOnlyAccessLayers("units", "geometry")
           .whereLayer("model")
-          .mayOnlyAccessLayers("geometry", "envelope")
+          .mayOnlyAccessLayers("units", "geometry", "envelope")
           .whereLayer("step")
           .mayOnlyAccessLayers("envelope")
           .whereLayer("boundary")
@@ -114,7 +114,7 @@ class ArchitectureTest {
           .whereLayer("library")
           .mayOnlyAccessLayers("units", "geometry", "envelope", "table", "thermal", "gbxml")
           .whereLayer("scope")
-          .mayOnlyAccessLayers("geometry", "envelope", "model", "table")
+          .mayOnlyAccessLayers("units", "geometry", "envelope", "model", "table")
           .whereLayer("intake")
           .mayOnlyAccessLayers(
               "geometry", "envelope", "boundary", "model", "gbxml", "ifc", "thermal")

@@ -10,8 +10,8 @@ import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.WeekSchedule;
 import yentra.core.envelope.YearSchedule;
 import yentra.core.envelope.Zone;
-import yentra.core.units.ThermalUnit;
-import yentra.core.units.ThermalUnit.Quantity;
+import yentra.core.units.Quantity;
+import yentra.core.units.Unit;
 
 /** What spaces and zones are used for: gains, set points, air, schedules. */
 final class ConditionWriter {
@@ -23,11 +23,11 @@ final class ConditionWriter {
 
   void gains(InternalGains g) {
     x.quantity("PeopleNumber", g.people(), "NumberOfPeople");
-    x.quantity("PeopleNumber", g.areaPerPerson(), Quantity.AREA_PER_PERSON.si());
+    x.quantity("PeopleNumber", g.areaPerPerson(), GbxmlUnits.si(Quantity.AREA_PER_PERSON));
     heat("Sensible", g.sensiblePerPerson());
     heat("Latent", g.latentPerPerson());
-    x.quantity("LightPowerPerArea", g.lighting(), Quantity.POWER_DENSITY.si());
-    x.quantity("EquipPowerPerArea", g.equipment(), Quantity.POWER_DENSITY.si());
+    x.quantity("LightPowerPerArea", g.lighting(), GbxmlUnits.si(Quantity.POWER_DENSITY));
+    x.quantity("EquipPowerPerArea", g.equipment(), GbxmlUnits.si(Quantity.POWER_DENSITY));
   }
 
   private void heat(String type, Double value) {
@@ -54,9 +54,9 @@ final class ConditionWriter {
     if (air.changes() != null) {
       x.text("AirChangesPerHour", GbxmlOutput.number(air.changes()));
     }
-    x.quantity("OAFlowPerArea", air.perArea(), Quantity.FLOW_PER_AREA.si());
-    x.quantity("OAFlowPerPerson", air.perPerson(), Quantity.FLOW.si());
-    x.quantity("OAFlowPerZone", air.total(), Quantity.FLOW.si());
+    x.quantity("OAFlowPerArea", air.perArea(), GbxmlUnits.si(Quantity.AIR_FLOW_BY_AREA));
+    x.quantity("OAFlowPerPerson", air.perPerson(), GbxmlUnits.si(Quantity.AIR_FLOW));
+    x.quantity("OAFlowPerZone", air.total(), GbxmlUnits.si(Quantity.AIR_FLOW));
     x.quantity("DesignHeatT", z.heatingSetPoint(), "C");
     x.quantity("DesignHeatRH", air.leastHumidity(), "Percent");
     x.quantity("DesignCoolT", z.coolingSetPoint(), "C");
@@ -122,10 +122,13 @@ final class ConditionWriter {
 
   /** Degrees Celsius in the document's unit, as short as reads back the same. */
   private String temperature(double celsius) {
-    double t = ThermalUnit.fromCelsius(celsius, x.frame().temperature());
+    Unit unit =
+        GbxmlUnits.unit(Quantity.TEMPERATURE, x.frame().temperature())
+            .orElse(Quantity.TEMPERATURE.si());
+    double t = unit.fromSi(celsius);
     for (int digits = 6; digits < 17; digits++) {
       double rounded = new BigDecimal(t).round(new MathContext(digits)).doubleValue();
-      if (ThermalUnit.celsius(rounded, x.frame().temperature()).orElse(Double.NaN) == celsius) {
+      if (unit.toSi(rounded) == celsius) {
         return GbxmlOutput.number(rounded);
       }
     }

@@ -12,7 +12,7 @@ import yentra.core.envelope.Material;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.envelope.Zone;
-import yentra.core.units.ThermalUnit.Quantity;
+import yentra.core.units.Quantity;
 
 /** Reads constructions, layers, materials, window types and zones. */
 final class ConstructionReader {
@@ -202,7 +202,7 @@ final class ConstructionReader {
         case "Conductivity" -> conductivity = thermal(h, Quantity.CONDUCTIVITY, kept);
         case "Density" -> density = thermal(h, Quantity.DENSITY, kept);
         case "SpecificHeat" -> heat = thermal(h, Quantity.SPECIFIC_HEAT, kept);
-        case "R-value" -> r = thermal(h, Quantity.R_VALUE, kept);
+        case "R-value" -> r = thermal(h, Quantity.RESISTANCE, kept);
         default -> kept.fragment(cursor.fragment());
       }
     }
@@ -291,9 +291,9 @@ final class ConstructionReader {
         case "Name" -> name = Values.text(cursor.leaf(kept), kept);
         case "DesignHeatT" -> heat = values.celsius(cursor.leaf(kept), h.key(), kept).orElse(null);
         case "DesignCoolT" -> cool = values.celsius(cursor.leaf(kept), h.key(), kept).orElse(null);
-        case "OAFlowPerPerson" -> person = flow(h, Quantity.FLOW, kept);
-        case "OAFlowPerArea" -> area = flow(h, Quantity.FLOW_PER_AREA, kept);
-        case "OAFlowPerZone" -> total = flow(h, Quantity.FLOW, kept);
+        case "OAFlowPerPerson" -> person = flow(h, Quantity.AIR_FLOW, kept);
+        case "OAFlowPerArea" -> area = flow(h, Quantity.AIR_FLOW_BY_AREA, kept);
+        case "OAFlowPerZone" -> total = flow(h, Quantity.AIR_FLOW, kept);
         case "DesignHeatRH" -> least = humidity(h, kept);
         case "DesignCoolRH" -> most = humidity(h, kept);
         case "AirChangesPerHour" ->

@@ -6,7 +6,7 @@ import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.units.LengthUnit;
-import yentra.core.units.ThermalUnit.Quantity;
+import yentra.core.units.Quantity;
 
 /** Constructions, their layers and materials, and window types. */
 final class ConstructionWriter {
@@ -19,7 +19,7 @@ final class ConstructionWriter {
   void construction(Construction c) {
     x.open("Construction", c.key(), Map.of(), c.extras());
     if (c.uValue() != null) {
-      x.quantity("U-value", c.uValue(), Quantity.U_VALUE.si());
+      x.quantity("U-value", c.uValue(), GbxmlUnits.si(Quantity.U_VALUE));
     }
     for (int i = 0; i < c.layers().size(); i++) {
       String layer = XmlText.escapeAttribute(c.layers().get(i));
@@ -49,18 +49,18 @@ final class ConstructionWriter {
   void material(Material m) {
     x.open("Material", m.key(), Map.of(), m.extras());
     x.name(m.name());
-    x.quantity("R-value", m.resistance(), Quantity.R_VALUE.si());
-    x.quantity("Thickness", m.thickness(), LengthUnit.METRE.gbxml());
-    x.quantity("Conductivity", m.conductivity(), Quantity.CONDUCTIVITY.si());
-    x.quantity("Density", m.density(), Quantity.DENSITY.si());
-    x.quantity("SpecificHeat", m.specificHeat(), Quantity.SPECIFIC_HEAT.si());
+    x.quantity("R-value", m.resistance(), GbxmlUnits.si(Quantity.RESISTANCE));
+    x.quantity("Thickness", m.thickness(), GbxmlUnits.length(LengthUnit.METRE));
+    x.quantity("Conductivity", m.conductivity(), GbxmlUnits.si(Quantity.CONDUCTIVITY));
+    x.quantity("Density", m.density(), GbxmlUnits.si(Quantity.DENSITY));
+    x.quantity("SpecificHeat", m.specificHeat(), GbxmlUnits.si(Quantity.SPECIFIC_HEAT));
     x.close("Material", m.extras());
   }
 
   void glazing(Glazing g) {
     x.open("WindowType", g.key(), Map.of(), g.extras());
     x.name(g.name());
-    x.quantity("U-value", g.uValue(), Quantity.U_VALUE.si());
+    x.quantity("U-value", g.uValue(), GbxmlUnits.si(Quantity.U_VALUE));
     share("SolarHeatGainCoeff", "solarIncidentAngle", "0", g.solarHeatGain(), g);
     share("Transmittance", "type", "Visible", g.visibleTransmittance(), g);
     x.close("WindowType", g.extras());

@@ -181,9 +181,9 @@ public final class GbxmlReader {
         stated == null
             ? null
             : switch (attribute) {
-              case "areaUnit" -> LengthUnit.fromGbxmlArea(stated).orElse(null);
-              case "volumeUnit" -> LengthUnit.fromGbxmlVolume(stated).orElse(null);
-              default -> LengthUnit.fromGbxml(stated).orElse(null);
+              case "areaUnit" -> GbxmlUnits.area(stated).orElse(null);
+              case "volumeUnit" -> GbxmlUnits.volume(stated).orElse(null);
+              default -> GbxmlUnits.length(stated).orElse(null);
             };
     if (unit == null) {
       unitAssumed(attribute, stated, fallback);

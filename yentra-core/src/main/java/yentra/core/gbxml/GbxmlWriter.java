@@ -23,7 +23,7 @@ import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Seam;
-import yentra.core.units.ThermalUnit.Quantity;
+import yentra.core.units.Quantity;
 
 /**
  * Writes an {@link Envelope} as gbXML 6.01, children in the schema's conventional order.
@@ -75,9 +75,9 @@ public final class GbxmlWriter {
     out.frame().prologue().forEach(p -> out.append(p).append("\n"));
     out.append("<gbXML xmlns=\"").append(NAMESPACE).append("\"");
     out.attribute("temperatureUnit", out.frame().temperature());
-    out.attribute("lengthUnit", out.frame().length().gbxml());
-    out.attribute("areaUnit", "Square" + out.frame().area().gbxml());
-    out.attribute("volumeUnit", "Cubic" + out.frame().volume().gbxml());
+    out.attribute("lengthUnit", GbxmlUnits.length(out.frame().length()));
+    out.attribute("areaUnit", GbxmlUnits.area(out.frame().area()));
+    out.attribute("volumeUnit", GbxmlUnits.volume(out.frame().volume()));
     if (out.frame().root().attributes().stream()
         .noneMatch(a -> a.name().equals("useSIUnitsForResults"))) {
       out.attribute("useSIUnitsForResults", "true");
@@ -203,7 +203,7 @@ public final class GbxmlWriter {
     out.open("Space", s.key(), a, s.extras());
     out.name(s.name());
     conditions.gains(s.gains());
-    out.quantity("InfiltrationFlow", s.air().flow(), Quantity.FLOW.si());
+    out.quantity("InfiltrationFlow", s.air().flow(), GbxmlUnits.si(Quantity.AIR_FLOW));
     if (s.statedFloorArea() != null) {
       out.text("Area", Decimal.of(s.statedFloorArea(), out.frame().area().squareMetres()));
     }
@@ -227,7 +227,7 @@ public final class GbxmlWriter {
           "<ShellGeometry id=\""
               + XmlText.escapeAttribute(own)
               + "\" unit=\""
-              + out.frame().length().gbxml()
+              + GbxmlUnits.length(out.frame().length())
               + '"'
               + rest
               + '>');

@@ -77,7 +77,7 @@ final class PaneReader {
     }
     Matcher unit = UNIT.matcher(m.group(1));
     Optional<LengthUnit> u =
-        unit.find() ? LengthUnit.fromGbxml(unit.group(1)) : Optional.of(values.length);
+        unit.find() ? GbxmlUnits.length(unit.group(1)) : Optional.of(values.length);
     return Values.parse(m.group(2).strip()).flatMap(v -> u.map(x -> v * x.metres()));
   }
 

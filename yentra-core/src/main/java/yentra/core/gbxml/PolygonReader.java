@@ -110,7 +110,7 @@ final class PolygonReader {
     if (stated == null) {
       return inherited;
     }
-    return LengthUnit.fromGbxml(stated)
+    return GbxmlUnits.length(stated)
         .orElseGet(
             () -> {
               values.note(
@@ -121,7 +121,7 @@ final class PolygonReader {
                   "The unit \""
                       + Values.clip(stated)
                       + "\" is not one of the standard's; "
-                      + inherited.gbxml()
+                      + GbxmlUnits.length(inherited)
                       + " taken.",
                   cursor.line(),
                   cursor.column());

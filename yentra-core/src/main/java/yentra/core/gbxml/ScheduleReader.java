@@ -15,7 +15,7 @@ import yentra.core.envelope.Schedules;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.envelope.WeekSchedule;
 import yentra.core.envelope.YearSchedule;
-import yentra.core.units.ThermalUnit;
+import yentra.core.units.Quantity;
 
 /** Reads schedules of days, weeks and years. */
 final class ScheduleReader {
@@ -187,7 +187,7 @@ final class ScheduleReader {
 
   private Optional<Double> value(double v, String type) {
     return type.equals(ScheduleProfile.TEMPERATURE)
-        ? ThermalUnit.celsius(v, values.temperature)
+        ? GbxmlUnits.unit(Quantity.TEMPERATURE, values.temperature).map(u -> u.toSi(v))
         : Optional.of(v);
   }
 }

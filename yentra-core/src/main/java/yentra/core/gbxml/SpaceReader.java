@@ -1,9 +1,9 @@
 package yentra.core.gbxml;
 
-import static yentra.core.units.ThermalUnit.Quantity.AREA_PER_PERSON;
-import static yentra.core.units.ThermalUnit.Quantity.FLOW;
-import static yentra.core.units.ThermalUnit.Quantity.HEAT_PER_PERSON;
-import static yentra.core.units.ThermalUnit.Quantity.POWER_DENSITY;
+import static yentra.core.units.Quantity.AIR_FLOW;
+import static yentra.core.units.Quantity.AREA_PER_PERSON;
+import static yentra.core.units.Quantity.HEAT_PER_PERSON;
+import static yentra.core.units.Quantity.POWER_DENSITY;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -101,7 +101,9 @@ final class SpaceReader {
             gains.equipment =
                 values.thermal(cursor.leaf(kept), h.key(), POWER_DENSITY, kept).orElse(null);
         case "InfiltrationFlow" ->
-            air = air.withFlow(values.thermal(cursor.leaf(kept), h.key(), FLOW, kept).orElse(null));
+            air =
+                air.withFlow(
+                    values.thermal(cursor.leaf(kept), h.key(), AIR_FLOW, kept).orElse(null));
         case "AirChangesPerHour" ->
             air = air.withChanges(values.number(cursor.leaf(kept), h.key(), kept).orElse(null));
         default -> {

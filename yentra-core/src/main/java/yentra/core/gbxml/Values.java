@@ -10,7 +10,8 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import yentra.core.envelope.ReadNote;
 import yentra.core.units.LengthUnit;
-import yentra.core.units.ThermalUnit;
+import yentra.core.units.Quantity;
+import yentra.core.units.Unit;
 
 /** Reads numbers with their units, and notes what could not be read or had to be assumed. */
 final class Values {
@@ -167,14 +168,14 @@ final class Values {
         leaf,
         owner,
         kept,
-        length.gbxml(),
+        GbxmlUnits.length(length),
         unit == null
             ? Optional.of(length.metres())
-            : LengthUnit.fromGbxml(unit).map(LengthUnit::metres),
+            : GbxmlUnits.length(unit).map(LengthUnit::metres),
         UNIT);
   }
 
-  Optional<Double> thermal(Leaf leaf, String owner, ThermalUnit.Quantity quantity, Kept kept) {
+  Optional<Double> thermal(Leaf leaf, String owner, Quantity quantity, Kept kept) {
     return thermal(leaf, owner, quantity, kept, UNIT);
   }
 
@@ -182,14 +183,14 @@ final class Values {
    * @param understood names of attributes that the caller looks at, the unit among them
    */
   Optional<Double> thermal(
-      Leaf leaf, String owner, ThermalUnit.Quantity quantity, Kept kept, Set<String> understood) {
+      Leaf leaf, String owner, Quantity quantity, Kept kept, Set<String> understood) {
     String unit = leaf.attribute("unit");
     return converted(
         leaf,
         owner,
         kept,
-        quantity.si(),
-        unit == null ? Optional.of(1.0) : quantity.factor(unit),
+        GbxmlUnits.si(quantity),
+        unit == null ? Optional.of(1.0) : GbxmlUnits.unit(quantity, unit).map(Unit::factor),
         understood);
   }
 
@@ -221,7 +222,9 @@ final class Values {
       return d;
     }
     String unit = leaf.attribute("unit");
-    Optional<Double> c = ThermalUnit.celsius(d.get(), unit == null ? temperature : unit);
+    Optional<Double> c =
+        GbxmlUnits.unit(Quantity.TEMPERATURE, unit == null ? temperature : unit)
+            .map(u -> u.toSi(d.get()));
     if (c.isEmpty()) {
       unknownUnit(leaf, owner, kept);
     } else {

@@ -3,9 +3,9 @@ package yentra.core.ifc;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import yentra.core.model.Measures;
 import yentra.core.model.PropertyValue;
 import yentra.core.step.StepFile;
 import yentra.core.step.StepInstance;
@@ -32,49 +32,16 @@ final class IfcUnits {
     }
   }
 
-  /** Measure type to unit type and SI symbol. */
-  private record Dimension(String unitType, String symbol) {}
-
-  private static final Map<String, Dimension> MEASURES = new HashMap<>();
-
-  static {
-    String[] table = {
-      "LENGTH LENGTHUNIT m",
-      "POSITIVELENGTH LENGTHUNIT m",
-      "NONNEGATIVELENGTH LENGTHUNIT m",
-      "AREA AREAUNIT m²",
-      "VOLUME VOLUMEUNIT m³",
-      "PLANEANGLE PLANEANGLEUNIT rad",
-      "POSITIVEPLANEANGLE PLANEANGLEUNIT rad",
-      "MASS MASSUNIT kg",
-      "TIME TIMEUNIT s",
-      "THERMODYNAMICTEMPERATURE THERMODYNAMICTEMPERATUREUNIT °C",
-      "POWER POWERUNIT W",
-      "ENERGY ENERGYUNIT J",
-      "FORCE FORCEUNIT N",
-      "PRESSURE PRESSUREUNIT Pa",
-      "FREQUENCY FREQUENCYUNIT Hz",
-      "ILLUMINANCE ILLUMINANCEUNIT lx",
-      "LUMINOUSFLUX LUMINOUSFLUXUNIT lm",
-      "THERMALTRANSMITTANCE THERMALTRANSMITTANCEUNIT W/(m²K)",
-      "THERMALCONDUCTIVITY THERMALCONDUCTANCEUNIT W/(mK)",
-      "THERMALRESISTANCE THERMALRESISTANCEUNIT m²K/W",
-      "THERMALADMITTANCE THERMALADMITTANCEUNIT W/(m²K)",
-      "HEATFLUXDENSITY HEATFLUXDENSITYUNIT W/m²",
-      "SPECIFICHEATCAPACITY SPECIFICHEATCAPACITYUNIT J/(kgK)",
-      "MASSDENSITY MASSDENSITYUNIT kg/m³",
-      "VOLUMETRICFLOWRATE VOLUMETRICFLOWRATEUNIT m³/s",
-      "MASSFLOWRATE MASSFLOWRATEUNIT kg/s",
-      "LINEARVELOCITY LINEARVELOCITYUNIT m/s",
-      "AREADENSITY AREADENSITYUNIT kg/m²",
-      "TEMPERATURERATEOFCHANGE TEMPERATURERATEOFCHANGEUNIT K/s",
-      "VAPORPERMEABILITY VAPORPERMEABILITYUNIT kg/(s m Pa)",
-      "MOISTUREDIFFUSIVITY MOISTUREDIFFUSIVITYUNIT m³/s"
+  /** The kind of unit that an assignment gives a measure type; where both are called alike. */
+  private static String unitType(String measure) {
+    String name = measure.substring("IFC".length(), measure.length() - "MEASURE".length());
+    return switch (name) {
+      case "POSITIVELENGTH", "NONNEGATIVELENGTH" -> "LENGTHUNIT";
+      case "POSITIVEPLANEANGLE" -> "PLANEANGLEUNIT";
+      // the conductivity's unit is called that of a conductance
+      case "THERMALCONDUCTIVITY" -> "THERMALCONDUCTANCEUNIT";
+      default -> name + "UNIT";
     };
-    for (String line : table) {
-      String[] w = line.split(" ", 3);
-      MEASURES.put("IFC" + w[0] + "MEASURE", new Dimension(w[1], w[2]));
-    }
   }
 
   /** To SI: factor, then offset. */
@@ -152,24 +119,25 @@ final class IfcUnits {
    * @param unit the instance of the unit stated with the value, or 0 for the project's
    */
   PropertyValue.Number si(String measure, String proper, double value, int unit) {
-    Dimension d = MEASURES.get(measure);
+    String symbol = Measures.si(measure);
     Scale s = null;
     StepInstance stated = unit == 0 ? null : file.get(unit);
     if (stated != null) {
       s = scale(stated, 0).orElse(null);
     }
-    if (d == null) {
+    if (symbol.isEmpty()) {
       return new PropertyValue.Number(value, "", proper);
     }
     if (s == null) {
+      String unitType = unitType(measure);
       s =
-          switch (d.unitType) {
+          switch (unitType) {
             case "AREAUNIT" -> new Scale(area(), 0);
             case "VOLUMEUNIT" -> new Scale(volume(), 0);
-            default -> scales.getOrDefault(d.unitType, Scale.ONE);
+            default -> scales.getOrDefault(unitType, Scale.ONE);
           };
     }
-    return new PropertyValue.Number(value * s.factor + s.offset, d.symbol, proper);
+    return new PropertyValue.Number(value * s.factor + s.offset, symbol, proper);
   }
 
   /** Back from SI to what the file writes for a measure in the project's units. */
@@ -241,11 +209,5 @@ final class IfcUnits {
     return Double.isFinite(factor) && factor > 0
         ? Optional.of(new Scale(factor, 0))
         : Optional.empty();
-  }
-
-  /** The symbol in SI of a measure, or an empty string. */
-  static String symbol(String measure) {
-    Dimension d = MEASURES.get(measure.toUpperCase(Locale.ROOT));
-    return d == null ? "" : d.symbol;
   }
 }

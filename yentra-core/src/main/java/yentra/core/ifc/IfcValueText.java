@@ -1,6 +1,7 @@
 package yentra.core.ifc;
 
 import java.util.Locale;
+import yentra.core.model.Measures;
 import yentra.core.model.PropertyValue;
 import yentra.core.scope.ValueEdit;
 import yentra.core.step.StepLiteral;
@@ -24,7 +25,7 @@ final class IfcValueText {
       if (measure.equals("IFCINTEGER")) {
         return "IFCINTEGER(" + Math.round(n.value()) + ")";
       }
-      double d = IfcUnits.symbol(measure).isEmpty() ? n.value() : units.fromSi(measure, n.value());
+      double d = Measures.si(measure).isEmpty() ? n.value() : units.fromSi(measure, n.value());
       return measure + "(" + StepLiteral.real(d) + ")";
     }
     if (value instanceof PropertyValue.Logical l) {

@@ -78,7 +78,7 @@ final class SheetRows {
     String unit(String column) throws ScopeSheetException {
       if (!UnitText.isKnown(get(column))) {
         throw fault(
-            column, "The unit " + get(column) + " is not known: write m, mm, ft, m², W/(m²K) …");
+            column, "The unit " + get(column) + " is not known: write m, mm, ft, m², W/m²K …");
       }
       return get(column);
     }

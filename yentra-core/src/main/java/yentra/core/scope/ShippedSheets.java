@@ -5,6 +5,7 @@ import java.util.List;
 import yentra.core.scope.Condition.Subject;
 import yentra.core.scope.Requirement.Need;
 import yentra.core.scope.ScopeSheet.Gravity;
+import yentra.core.units.Quantity;
 
 /** The scope sheets that come with the product. Common practice, no source. */
 public final class ShippedSheets {
@@ -41,7 +42,7 @@ public final class ShippedSheets {
             "Pset_WindowCommon",
             "ThermalTransmittance",
             range(0.3, 7),
-            "W/(m²K)"));
+            Quantity.U_VALUE.si().symbol()));
     asked.add(
         property(
             "U-value of doors",
@@ -49,7 +50,7 @@ public final class ShippedSheets {
             "Pset_DoorCommon",
             "ThermalTransmittance",
             range(0.3, 7),
-            "W/(m²K)"));
+            Quantity.U_VALUE.si().symbol()));
     asked.add(attribute("Name of spaces", "IfcSpace", "Name"));
     return new ScopeSheet(
         "Energy geometry with thermal data",

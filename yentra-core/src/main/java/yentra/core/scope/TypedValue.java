@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import yentra.core.model.Measures;
 import yentra.core.model.PropertyValue;
 
 /**
@@ -31,24 +32,6 @@ public final class TypedValue {
           Map.entry("Infiltration", "IfcVolumetricFlowRateMeasure"),
           Map.entry("GrossPlannedArea", "IfcAreaMeasure"),
           Map.entry("NetPlannedArea", "IfcAreaMeasure"));
-
-  /** SI units of the measure types that occur with typed values. */
-  private static final Map<String, String> UNITS =
-      Map.ofEntries(
-          Map.entry("ifclengthmeasure", "m"),
-          Map.entry("ifcpositivelengthmeasure", "m"),
-          Map.entry("ifcnonnegativelengthmeasure", "m"),
-          Map.entry("ifcareameasure", "m²"),
-          Map.entry("ifcvolumemeasure", "m³"),
-          Map.entry("ifcthermaltransmittancemeasure", "W/(m²K)"),
-          Map.entry("ifcthermalconductivitymeasure", "W/(mK)"),
-          Map.entry("ifcmassdensitymeasure", "kg/m³"),
-          Map.entry("ifcvolumetricflowratemeasure", "m³/s"),
-          Map.entry("ifcplaneanglemeasure", "rad"),
-          Map.entry("ifcthermodynamictemperaturemeasure", "°C"),
-          Map.entry("ifcpowermeasure", "W"),
-          Map.entry("ifcilluminancemeasure", "lx"),
-          Map.entry("ifcpressuremeasure", "Pa"));
 
   private TypedValue() {}
 
@@ -108,7 +91,7 @@ public final class TypedValue {
       throw new IllegalArgumentException("\"" + typed + "\" is no number.");
     }
     String unit = m.group(2);
-    String si = UNITS.getOrDefault(type.toLowerCase(Locale.ROOT), "");
+    String si = Measures.si(type);
     if (!UnitText.isKnown(unit)) {
       throw new IllegalArgumentException("The unit " + unit + " is not known.");
     }

@@ -1,63 +1,61 @@
 package yentra.core.scope;
 
-import java.util.HashMap;
-import java.util.Locale;
-import java.util.Map;
+import java.util.List;
+import java.util.Optional;
+import yentra.core.units.Quantity;
+import yentra.core.units.Unit;
 
 /** Units that a person may write, with what brings a number in them to SI. */
 public final class UnitText {
-  private record Unit(double factor, String si) {}
-
-  private static final Map<String, Unit> UNITS = new HashMap<>();
-
-  private static void units(String si, Object... table) {
-    UNITS.put(si.toLowerCase(Locale.ROOT), new Unit(1, si));
-    for (int i = 0; i < table.length; i += 2) {
-      UNITS.put((String) table[i], new Unit((Double) table[i + 1], si));
-    }
-  }
-
-  static {
-    units("m", "cm", 0.01, "mm", 0.001, "ft", 0.3048, "in", 0.0254);
-    units("m²", "m2", 1.0, "ft²", 0.09290304, "ft2", 0.09290304, "sf", 0.09290304);
-    units("m³", "m3", 1.0, "ft³", 0.028316846592, "ft3", 0.028316846592, "l", 0.001);
-    units("rad", "deg", Math.PI / 180, "°", Math.PI / 180);
-    units("kg", "g", 0.001);
-    units("s", "h", 3600.0);
-    units("°C");
-    units("W", "kw", 1000.0);
-    units("Pa", "kpa", 1000.0);
-    units("lx");
-    units("", "%", 0.01);
-    units("W/(m²K)", "w/m²k", 1.0, "w/m2k", 1.0, "btu/(h ft² f)", 5.678263);
-    units("W/(mK)", "w/mk", 1.0);
-    units("m²K/W");
-    units("kg/m³");
-    units("J/(kgK)");
-    units("m³/s", "m³/h", 1 / 3600.0, "l/s", 0.001);
-    units("W/m²");
-  }
+  /** What is asked of properties; a unit of two of them, such as l/s, is taken for the first. */
+  private static final List<Quantity> QUANTITIES =
+      List.of(
+          Quantity.LENGTH,
+          Quantity.AREA,
+          Quantity.VOLUME,
+          Quantity.ANGLE,
+          Quantity.MASS,
+          Quantity.TIME,
+          Quantity.TEMPERATURE,
+          Quantity.POWER,
+          Quantity.PRESSURE,
+          Quantity.ILLUMINANCE,
+          Quantity.SHARE,
+          Quantity.U_VALUE,
+          Quantity.CONDUCTIVITY,
+          Quantity.RESISTANCE,
+          Quantity.DENSITY,
+          Quantity.SPECIFIC_HEAT,
+          Quantity.VOLUME_FLOW_RATE,
+          Quantity.POWER_DENSITY);
 
   private UnitText() {}
 
-  private static Unit of(String unit) {
-    return UNITS.get(unit.strip().toLowerCase(Locale.ROOT));
+  private record Written(Quantity quantity, Unit unit) {}
+
+  private static Optional<Written> of(String text) {
+    for (Quantity q : QUANTITIES) {
+      // tests of values compare multiples: a scale with another zero is not one
+      Optional<Unit> unit = q.unit(text.strip()).filter(u -> u.shift() == 0);
+      if (unit.isPresent()) {
+        return Optional.of(new Written(q, unit.get()));
+      }
+    }
+    return Optional.empty();
   }
 
   /** Whether a unit is known; none at all is SI. */
   public static boolean isKnown(String unit) {
-    return unit.isBlank() || of(unit) != null;
+    return unit.isBlank() || of(unit).isPresent();
   }
 
   /** What a number in the unit is multiplied by; 1 where none is stated. */
   public static double factor(String unit) {
-    Unit known = of(unit);
-    return unit.isBlank() || known == null ? 1 : known.factor;
+    return of(unit).map(w -> w.unit().factor()).orElse(1.0);
   }
 
   /** The SI unit that the unit is one of, such as {@code m} for {@code ft}; empty for shares. */
   static String si(String unit) {
-    Unit known = of(unit);
-    return known == null ? "" : known.si;
+    return of(unit).map(w -> w.quantity().si().symbol()).orElse("");
   }
 }

@@ -293,7 +293,7 @@ class ChecksTest {
                         .toList()),
             "UNI-202");
     assertThat(f.measured()).isCloseTo(3000, within(1e-6));
-    assertThat(f.message()).contains("As Millimeters they would be 3.00 m high");
+    assertThat(f.message()).contains("As millimetres they would be 3.00 m high");
   }
 
   private static Polygon scaled(Polygon p) {

@@ -312,7 +312,7 @@ public final class ModelViews {
         Stream.concat(e.notes().stream(), bodies.stream())
             .map(n -> new LogViews.NoteView(kind(n.kind()), said(n, naming), n.line()))
             .toList();
-    return new LogViews.ReportView(read, notes, e.delivered().length().gbxml(), millis);
+    return new LogViews.ReportView(read, notes, e.delivered().length().plural(), millis);
   }
 
   /** A reference is told from the object that makes it; all notes end with a point. */

@@ -75,7 +75,7 @@ public final class ImplausibleSize implements Check {
                     String.format(
                         Locale.ROOT,
                         " As %s they would be %.2f m high.",
-                        u.gbxml(),
+                        u.plural(),
                         height * u.metres() / declared.metres()))
             .orElse("");
     report.accept(
@@ -86,7 +86,7 @@ public final class ImplausibleSize implements Check {
                     Locale.ROOT,
                     "The spaces are %.3f m high on average under the declared unit %s.%s",
                     height,
-                    declared.gbxml(),
+                    declared.plural(),
                     better)));
   }
 

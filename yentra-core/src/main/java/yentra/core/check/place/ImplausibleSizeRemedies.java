@@ -1,26 +1,24 @@
 package yentra.core.check.place;
 
-import java.util.Map;
-import java.util.TreeMap;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
 import yentra.core.check.rule.Offer;
 import yentra.core.repair.delivery.RereadUnit;
+import yentra.core.units.LengthUnit;
 
 /** The unit that makes the mean height of spaces one of rooms. */
 final class ImplausibleSizeRemedies {
-  /** Metres in a unit, by the unit's name in the plural. */
-  private static final Map<String, Double> UNITS =
-      new TreeMap<>(
-          Map.of(
-              "millimetres",
-              0.001,
-              "centimetres",
-              0.01,
-              "metres",
-              1.0,
-              "feet",
-              0.3048,
-              "inches",
-              0.0254));
+  /** Units that models are drawn in, by name. */
+  private static final List<LengthUnit> UNITS =
+      Stream.of(
+              LengthUnit.CENTIMETRE,
+              LengthUnit.FOOT,
+              LengthUnit.INCH,
+              LengthUnit.METRE,
+              LengthUnit.MILLIMETRE)
+          .sorted(Comparator.comparing(LengthUnit::plural))
+          .toList();
 
   /** Heights between which a room is one, m (common practice). */
   private static final double LEAST = 2;
@@ -36,11 +34,11 @@ final class ImplausibleSizeRemedies {
     double height = o.finding().measured() == null ? 0 : o.finding().measured();
     double now = o.envelope().delivered().length().metres();
     UNITS.forEach(
-        (name, metres) -> {
-          double factor = metres / now;
+        unit -> {
+          double factor = unit.metres() / now;
           double then = height * factor;
           if (Math.abs(factor - 1) > SAME && then > LEAST && then < MOST) {
-            o.add("Take lengths in " + name, new RereadUnit(factor, name));
+            o.add("Take lengths in " + unit.plural(), new RereadUnit(factor, unit.plural()));
           }
         });
   }

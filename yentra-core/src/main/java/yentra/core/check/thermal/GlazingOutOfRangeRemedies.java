@@ -6,6 +6,7 @@ import yentra.core.check.rule.Offer;
 import yentra.core.envelope.Glazing;
 import yentra.core.library.Library.LibraryGlazing;
 import yentra.core.repair.construction.AmendGlazing;
+import yentra.core.units.Quantity;
 
 /** A value read in another unit, or that of the library. */
 final class GlazingOutOfRangeRemedies {
@@ -23,7 +24,7 @@ final class GlazingOutOfRangeRemedies {
     boolean u = o.finding().subject().equals("U-value");
     boolean sun = o.finding().subject().startsWith("solar");
     if (u) {
-      double metric = v / Imperial.FACTOR;
+      double metric = v / Quantity.U_VALUE.imperial().factor();
       if (v > o.context().limit(GlazingOutOfRange.DESCRIPTOR, "most")
           && metric >= o.context().limit(GlazingOutOfRange.DESCRIPTOR, "least")) {
         o.add(

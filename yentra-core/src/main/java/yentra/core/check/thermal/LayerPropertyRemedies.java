@@ -1,15 +1,18 @@
 package yentra.core.check.thermal;
 
+import java.util.List;
 import java.util.Locale;
 import yentra.core.check.proposal.ConstructionChoice;
 import yentra.core.check.rule.Offer;
 import yentra.core.envelope.Material;
 import yentra.core.repair.construction.AmendMaterial;
+import yentra.core.units.LengthUnit;
 
 /** Values of the library, a length read in another unit, or another construction. */
 final class LayerPropertyRemedies {
-  /** Metres in units that a length may have been read in. */
-  private static final double[] UNITS = {0.001, 0.01, 0.0254, 0.3048};
+  /** Units that a length may have been read in. */
+  private static final List<LengthUnit> UNITS =
+      List.of(LengthUnit.MILLIMETRE, LengthUnit.CENTIMETRE, LengthUnit.INCH, LengthUnit.FOOT);
 
   /** No layer is thicker, m. */
   private static final double THICK = 2;
@@ -29,8 +32,8 @@ final class LayerPropertyRemedies {
     if (!o.finding().subject().equals("thickness")) {
       ConstructionChoice.likeLibrary(m).ifPresent(r -> o.add(r.label(), r.repair()));
     } else if (m.thickness() != null && m.thickness() > THICK) {
-      for (double factor : UNITS) {
-        double t = m.thickness() * factor;
+      for (LengthUnit unit : UNITS) {
+        double t = m.thickness() * unit.metres();
         if (t >= LEAST && t <= MOST) {
           o.add(
               String.format(Locale.ROOT, "Set its thickness to %.4g m", t),

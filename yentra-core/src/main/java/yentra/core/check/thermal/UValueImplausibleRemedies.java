@@ -11,6 +11,7 @@ import yentra.core.library.Library.LibraryMaterial;
 import yentra.core.repair.construction.ConstructionSpec;
 import yentra.core.repair.construction.ReplaceConstruction;
 import yentra.core.repair.construction.StateUValue;
+import yentra.core.units.Quantity;
 
 /** Another statement, or another construction. */
 final class UValueImplausibleRemedies {
@@ -37,7 +38,7 @@ final class UValueImplausibleRemedies {
     if (!c.layers().isEmpty()) {
       o.add("Take the stated U-value away", new StateUValue(key, null));
     }
-    double metric = u / Imperial.FACTOR;
+    double metric = u / Quantity.U_VALUE.imperial().factor();
     if (u > most
         && metric >= least
         && metric <= most
