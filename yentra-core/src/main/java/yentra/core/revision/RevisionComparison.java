@@ -6,13 +6,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.boundary.SpaceVolumes;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
+import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Naming;
@@ -241,6 +241,14 @@ public final class RevisionComparison {
     return e.construction(key).map(Construction::label).orElse(key == null ? "none" : key);
   }
 
+  private static String plain(Double v) {
+    return v == null ? "" : String.valueOf(v);
+  }
+
+  private static String glazed(Envelope e, String key) {
+    return key == null ? "" : e.glazing(key).map(Glazing::label).orElse(key);
+  }
+
   /** Says what differs between two outlines; true when one is the other, moved. */
   private boolean outline(List<String> details, Polygon a, Polygon b) {
     Polygon p = place.moved(a);
@@ -283,8 +291,8 @@ public final class RevisionComparison {
       Opening t = after.opening(now).orElseThrow();
       List<String> details = new ArrayList<>();
       text(details, "type", o.type().gbxml(), t.type().gbxml());
-      text(details, "window type", o.glazing(), t.glazing());
-      text(details, "construction", o.construction(), t.construction());
+      text(details, "window type", glazed(before, o.glazing()), glazed(after, t.glazing()));
+      text(details, "construction", made(before, o.construction()), made(after, t.construction()));
       boolean moved = outline(details, o.polygon(), t.polygon());
       differing(details, moved, "opening", o.key(), t.key(), namesAfter.opening(t));
     }
@@ -311,9 +319,7 @@ public final class RevisionComparison {
       List<String> details = new ArrayList<>();
       text(details, "name", c.name(), t.name());
       text(details, "layers", layers(before, c), layers(after, t));
-      if (!Objects.equals(c.uValue(), t.uValue())) {
-        text(details, "U-value", String.valueOf(c.uValue()), String.valueOf(t.uValue()));
-      }
+      text(details, "U-value", plain(c.uValue()), plain(t.uValue()));
       differing(details, false, "construction", c.key(), t.key(), t.label());
     }
     for (Construction c : same.come()) {
