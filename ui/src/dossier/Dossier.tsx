@@ -3,6 +3,7 @@ import { useView } from '../model/state';
 import { modelActions } from '../shared/actions';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
+import { useShallow } from 'zustand/react/shallow';
 
 import { useUnits } from '../model/units';
 import { FindingCard } from '../shared/FindingCard';
@@ -14,7 +15,9 @@ import { RepairLog, Row, Section, Title } from '../shared/dossierParts';
 
 /** Everything about what is selected, and what can be done with it. */
 export function Dossier({ index, edits }: { index: ModelIndex; edits: Edits }) {
-  const { selection, finding } = useView();
+  const { selection, finding } = useView(
+    useShallow((s) => ({ selection: s.selection, finding: s.finding })),
+  );
   const f = finding ? index.findings.get(finding) : undefined;
   const one = selection.length === 1 ? selection[0] : null;
   const space = one ? index.spaces.get(one) : undefined;

@@ -10,6 +10,7 @@ import { useUnits, type Units } from '../model/units';
 import { BcfMenu } from './BcfMenu';
 import { grouped, isOpen, type Group } from '../model/groups';
 import { useChecks } from '../model/useChecks';
+import { useShallow } from 'zustand/react/shallow';
 
 const idOf = (f: Finding) => f.id;
 
@@ -25,7 +26,14 @@ const WAYS: [GroupBy, string][] = [
 /** Findings: on the left by what they have in common, on the right one by one. */
 export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits }) {
   const units = useUnits();
-  const { finding, set, groupBy: by, group: chosen } = useView();
+  const {
+    finding,
+    set,
+    groupBy: by,
+    group: chosen,
+  } = useView(
+    useShallow((s) => ({ finding: s.finding, set: s.set, groupBy: s.groupBy, group: s.group })),
+  );
   const [all, setAll] = useState(false);
   const accepted = index.model.findings.filter((f) => !isOpen(f)).length;
   const findings = useMemo(

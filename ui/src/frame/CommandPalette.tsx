@@ -9,6 +9,7 @@ import { hide, isolate, showAll } from '../stage/visibility';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
 import { WORKSPACES } from '../shared/workspaces';
+import { useShallow } from 'zustand/react/shallow';
 
 interface Entry {
   label: string;
@@ -27,7 +28,9 @@ export function CommandPalette({
   project: string;
 }) {
   const units = useUnits();
-  const { palette, set, select } = useView();
+  const { palette, set, select } = useView(
+    useShallow((s) => ({ palette: s.palette, set: s.set, select: s.select })),
+  );
   const navigate = useNavigate();
   const to = useWorkspaceLink(project);
   const [query, setQuery] = useState('');

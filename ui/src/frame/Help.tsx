@@ -1,6 +1,7 @@
 import { Dialog } from 'radix-ui';
 import { X } from 'lucide-react';
 import { useView } from '../model/state';
+import { useShallow } from 'zustand/react/shallow';
 
 const KEYS: [string, string][] = [
   ['Ctrl K', 'find or do something'],
@@ -21,7 +22,7 @@ const KEYS: [string, string][] = [
 
 /** The shortcuts. */
 export function Help() {
-  const { help, set } = useView();
+  const { help, set } = useView(useShallow((s) => ({ help: s.help, set: s.set })));
   return (
     <Dialog.Root open={help} onOpenChange={(open) => set({ help: open })}>
       <Dialog.Portal>

@@ -32,6 +32,7 @@ import {
   Stage,
   ThermalSheet,
 } from './rooms';
+import { useShallow } from 'zustand/react/shallow';
 
 const NO_CHANGES: RevisionChange[] = [];
 const NO_VALUES: Record<string, number> = {};
@@ -108,7 +109,7 @@ function Opened({
   const units = useUnits();
   const index = useIndex(model);
   const edits = useEdits(model);
-  const { message, set } = useView();
+  const { message, set } = useView(useShallow((s) => ({ message: s.message, set: s.set })));
   useShortcuts(index, edits, project.id);
   const inScope = workspace === 'scope';
   const ghosts = useView((s) => s.elements) && model.delivery.format === 'ifc' && !inScope;

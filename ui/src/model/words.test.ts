@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { EXPOSURES, SEVERITY_COLOUR, bytes, compass, count, facing } from './words';
+import { EXPOSURES, bytes, compass, count, facing } from './words';
+import { SEVERITY_COLOUR } from './colours';
 
 describe('words', () => {
   it('write sizes of files', () => {

@@ -1,27 +1,20 @@
 /** Names and signs as the interface writes them; figures with a unit are made in units.ts. */
+import { EXPOSURE } from './colours';
+
 export const degrees = (v: number) => v.toFixed(1);
 
 export const EXPOSURES: { key: string; label: string; colour: string; opacity: number }[] = [
-  { key: 'outdoor', label: 'Outdoor air', colour: '#C4622D', opacity: 1 },
-  { key: 'ground', label: 'Ground', colour: '#6A4C93', opacity: 1 },
-  { key: 'space', label: 'Other space', colour: '#8A949B', opacity: 1 },
-  { key: 'adiabatic', label: 'Construction only', colour: '#B59F5B', opacity: 1 },
-  { key: 'none', label: 'No barrier', colour: '#FFFFFF', opacity: 0.25 },
-  { key: 'shade', label: 'Shading', colour: '#40525B', opacity: 0.45 },
-  { key: 'unresolved', label: 'Unresolved', colour: '#C2185B', opacity: 1 },
+  { key: 'outdoor', label: 'Outdoor air', colour: EXPOSURE.outdoor, opacity: 1 },
+  { key: 'ground', label: 'Ground', colour: EXPOSURE.ground, opacity: 1 },
+  { key: 'space', label: 'Other space', colour: EXPOSURE.space, opacity: 1 },
+  { key: 'adiabatic', label: 'Construction only', colour: EXPOSURE.adiabatic, opacity: 1 },
+  { key: 'none', label: 'No barrier', colour: EXPOSURE.none, opacity: 0.25 },
+  { key: 'shade', label: 'Shading', colour: EXPOSURE.shade, opacity: 0.45 },
+  { key: 'unresolved', label: 'Unresolved', colour: EXPOSURE.unresolved, opacity: 1 },
 ];
-
-export const OPENING_COLOURS = { glazed: '#F2D16B', door: '#7A4B2A' };
 
 export const SEVERITIES = ['blocker', 'error', 'warning', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
-export const SEVERITY_COLOUR: Record<string, string> = {
-  blocker: '#9B1C31',
-  error: '#C2410C',
-  warning: '#B7860B',
-  note: '#52707A',
-};
-
 /** "1 space", "3 spaces". */
 export function count(n: number, one: string, many = one + 's'): string {
   return `${n} ${n === 1 ? one : many}`;

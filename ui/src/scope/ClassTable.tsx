@@ -5,6 +5,7 @@ import { useView } from '../model/state';
 import { familyOf } from './families';
 import type { ScopeIndex } from './scopeModel';
 import { StoreyTable } from './StoreyTable';
+import { useShallow } from 'zustand/react/shallow';
 
 interface ClassRow {
   entity: string;
@@ -51,7 +52,9 @@ const COLUMNS: Column<ClassRow>[] = [
 /** Counts and shares per class; a click selects the class, a double click shows its values. */
 export function ClassTable({ model, index }: { model: Model; index: ScopeIndex }) {
   const [byStorey, setByStorey] = useState(false);
-  const { selection, select, set } = useView();
+  const { selection, select, set } = useView(
+    useShallow((s) => ({ selection: s.selection, select: s.select, set: s.set })),
+  );
   const rows = useMemo(() => {
     const unmet = new Map<string, number>();
     for (const r of index.rows)

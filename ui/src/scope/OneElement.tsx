@@ -11,6 +11,7 @@ import { plain } from './families';
 import { InOrOut } from './InOrOut';
 import { alike, LIKE, type ElementRow, type ScopeIndex } from './scopeModel';
 import { shownValue } from './values';
+import { useShallow } from 'zustand/react/shallow';
 
 /** One element: in or out and why, what is not met, what the file says of it, what became of it. */
 export function OneElement({
@@ -27,7 +28,7 @@ export function OneElement({
   edits: Edits;
 }) {
   const units = useUnits();
-  const { select, set } = useView();
+  const { select, set } = useView(useShallow((s) => ({ select: s.select, set: s.set })));
   const { id, version } = model.delivery;
   const facts = useQuery({
     queryKey: ['element', id, version, row.key],

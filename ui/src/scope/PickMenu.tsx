@@ -4,6 +4,7 @@ import { ChevronDown, MousePointerClick } from 'lucide-react';
 import { api, type Model, type PickRequest } from '../model/api';
 import { useView } from '../model/state';
 import { count } from '../model/words';
+import { useShallow } from 'zustand/react/shallow';
 
 const SUBJECTS: [PickRequest['subject'], string][] = [
   ['CLASS', 'Class, subtypes too'],
@@ -19,7 +20,7 @@ const SUBJECTS: [PickRequest['subject'], string][] = [
 
 /** Selects elements by what they are or say. */
 export function PickMenu({ model }: { model: Model }) {
-  const { select, set } = useView();
+  const { select, set } = useView(useShallow((s) => ({ select: s.select, set: s.set })));
   const [open, setOpen] = useState(false);
   const [asked, setAsked] = useState<PickRequest>({
     subject: 'NAME',

@@ -4,6 +4,7 @@ import { SeverityMark } from '../shared/SeverityMark';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
 import type { ScopeIndex } from './scopeModel';
+import { useShallow } from 'zustand/react/shallow';
 
 const keyOf = (r: AskedOf) => String(r.row);
 const open = (r: AskedOf, missing: Set<number>) =>
@@ -11,7 +12,7 @@ const open = (r: AskedOf, missing: Set<number>) =>
 
 /** Each requirement of the sheet: of how many it is asked and how many meet it; a click selects those that do not. */
 export function RequirementTable({ index }: { index: ScopeIndex }) {
-  const { select, set } = useView();
+  const { select, set } = useView(useShallow((s) => ({ select: s.select, set: s.set })));
   const missing = useMemo(
     () => new Set(index.scope.unmet.filter((f) => f.element < 0).map((f) => f.row)),
     [index],

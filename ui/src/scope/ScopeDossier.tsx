@@ -9,6 +9,7 @@ import { OneElement } from './OneElement';
 import { ScopeOverview } from './ScopeOverview';
 import type { ScopeIndex } from './scopeModel';
 import { SeveralElements } from './SeveralElements';
+import { useShallow } from 'zustand/react/shallow';
 
 /** Everything about the chosen elements: in or out and why, what they say, what is asked of them. */
 export function ScopeDossier({
@@ -22,7 +23,9 @@ export function ScopeDossier({
   scope: ScopeIndex;
   edits: Edits;
 }) {
-  const { selection, finding } = useView();
+  const { selection, finding } = useView(
+    useShallow((s) => ({ selection: s.selection, finding: s.finding })),
+  );
   const rows = useMemo(
     () => selection.flatMap((k) => scope.byKey.get(k) ?? []),
     [selection, scope],

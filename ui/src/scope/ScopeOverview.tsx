@@ -7,6 +7,7 @@ import type { Edits } from '../model/useEdits';
 import { bytes, count } from '../model/words';
 import { plain } from './families';
 import type { ElementRow, ScopeIndex } from './scopeModel';
+import { useShallow } from 'zustand/react/shallow';
 
 /** The scope as a whole, and what is offered for exclusion. */
 export function ScopeOverview({
@@ -20,7 +21,7 @@ export function ScopeOverview({
   scope: ScopeIndex;
   edits: Edits;
 }) {
-  const { select, set } = useView();
+  const { select, set } = useView(useShallow((s) => ({ select: s.select, set: s.set })));
   const s = model.scope;
   const gross = useMemo(() => offered(index, scope, 'SPC-411', 1), [index, scope]);
   const twice = index.model.findings.filter((f) => f.code === 'SRC-101');

@@ -13,6 +13,7 @@ import type { ScopeIndex } from './scopeModel';
 import { SheetEditor } from './SheetEditor';
 import { SheetMenu } from './SheetMenu';
 import { ValueGrid } from './ValueGrid';
+import { useShallow } from 'zustand/react/shallow';
 
 /** The tables of the scope workspace: elements, classes, requirements, values, and the sheet itself. */
 export function ScopePanel({
@@ -24,7 +25,9 @@ export function ScopePanel({
   index: ScopeIndex;
   edits: Edits;
 }) {
-  const { scopeTab, tried, set } = useView();
+  const { scopeTab, tried, set } = useView(
+    useShallow((s) => ({ scopeTab: s.scopeTab, tried: s.tried, set: s.set })),
+  );
   const s = index.scope;
   const tabs: [ScopeTab, string, number | string][] = [
     ['elements', 'Elements', index.rows.length],
@@ -58,7 +61,7 @@ export function ScopePanel({
 
 /** Says what a tried sheet would do, and offers to do it. */
 function TriedBar({ model, index, edits }: { model: Model; index: ScopeIndex; edits: Edits }) {
-  const { tried, set } = useView();
+  const { tried, set } = useView(useShallow((s) => ({ tried: s.tried, set: s.set })));
   const sheets = useQuery({
     queryKey: ['sheets', model.delivery.projectId],
     queryFn: () => api.sheets(model.delivery.projectId),

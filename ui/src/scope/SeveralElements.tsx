@@ -6,6 +6,7 @@ import { count } from '../model/words';
 import { plain } from './families';
 import { InOrOut } from './InOrOut';
 import { LIKE, type ElementRow, type ScopeIndex } from './scopeModel';
+import { useShallow } from 'zustand/react/shallow';
 
 /** Several elements: what they share, and putting them in or out at once. */
 export function SeveralElements({
@@ -17,7 +18,7 @@ export function SeveralElements({
   scope: ScopeIndex;
   edits: Edits;
 }) {
-  const { select, set } = useView();
+  const { select, set } = useView(useShallow((s) => ({ select: s.select, set: s.set })));
   const classes = useMemo(() => {
     const n = new Map<string, number>();
     for (const r of rows) n.set(r.entity, (n.get(r.entity) ?? 0) + 1);

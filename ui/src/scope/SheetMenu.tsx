@@ -9,7 +9,7 @@ import type { Edits } from '../model/useEdits';
 /** Chooses the scope sheet: try one, apply one, bring one in. */
 export function SheetMenu({ model, scope, edits }: { model: Model; scope: Scope; edits: Edits }) {
   const client = useQueryClient();
-  const { set } = useView();
+  const set = useView((s) => s.set);
   const [open, setOpen] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const project = model.delivery.projectId;

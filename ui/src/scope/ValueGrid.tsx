@@ -8,6 +8,7 @@ import type { Edits } from '../model/useEdits';
 import type { ScopeIndex } from './scopeModel';
 import { shownValue } from './values';
 import { ValueWays } from './ValueWays';
+import { useShallow } from 'zustand/react/shallow';
 
 type Row = ValueTable['rows'][number];
 type Cell = Row['cells'][number];
@@ -25,7 +26,9 @@ export function ValueGrid({
   index: ScopeIndex;
   edits: Edits;
 }) {
-  const { valueClass, set, select } = useView();
+  const { valueClass, set, select } = useView(
+    useShallow((s) => ({ valueClass: s.valueClass, set: s.set, select: s.select })),
+  );
   const { id, version } = model.delivery;
   const chosen = useSelection();
   const [search, setSearch] = useState('');

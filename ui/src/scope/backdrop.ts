@@ -2,9 +2,10 @@ import type { ScopeIndex, Mesh } from './scopeModel';
 import { scopeDrawing } from './scopeModel';
 import type { Drawing } from '../stage/drawing';
 import type { Subject } from '../stage/subject';
+import { BACKDROP } from '../model/colours';
 
 const GROUP = 'construction';
-const COLOUR = '#5B6B73';
+const COLOUR = BACKDROP;
 
 /** The envelope with the architect's elements around it as pale ghosts, which cannot be picked. */
 export function withElements(envelope: Subject, index: ScopeIndex, mesh: Mesh): Subject {

@@ -1,3 +1,5 @@
+import { FAMILY } from '../model/colours';
+
 /** Classes that are drawn and counted together. */
 export interface Family {
   key: string;
@@ -11,49 +13,49 @@ export const FAMILIES: Family[] = [
   {
     key: 'spaces',
     label: 'Spaces',
-    colour: '#12645C',
+    colour: FAMILY.spaces,
     opacity: 0.22,
     classes: /^IfcSpace$|^Space\b/,
   },
   {
     key: 'walls',
     label: 'Walls',
-    colour: '#C9B79C',
+    colour: FAMILY.walls,
     opacity: 1,
     classes: /^Ifc(Wall|CurtainWall)|^Surface \w*Wall/,
   },
   {
     key: 'floors',
     label: 'Floors and roofs',
-    colour: '#9AA39B',
+    colour: FAMILY.floors,
     opacity: 1,
     classes: /^Ifc(Slab|Roof|Covering)|^Surface \w*(Floor|Slab|Roof|Ceiling)/,
   },
   {
     key: 'windows',
     label: 'Windows',
-    colour: '#F2D16B',
+    colour: FAMILY.windows,
     opacity: 1,
     classes: /^IfcWindow|^Opening (SlidingDoor|\w*(Window|Skylight))/,
   },
   {
     key: 'doors',
     label: 'Doors',
-    colour: '#7A4B2A',
+    colour: FAMILY.doors,
     opacity: 1,
     classes: /^IfcDoor|^Opening \w*Door/,
   },
   {
     key: 'shading',
     label: 'Shading',
-    colour: '#40525B',
+    colour: FAMILY.shading,
     opacity: 0.6,
     classes: /^IfcShading|^Surface Shade/,
   },
   {
     key: 'structure',
     label: 'Structure and stairs',
-    colour: '#A893B3',
+    colour: FAMILY.structure,
     opacity: 1,
     classes:
       /^Ifc(Column|Beam|Member|Plate|Footing|Pile|Stair|Ramp|Railing|BuildingElementPart|Tendon|Reinforc)/,
@@ -61,19 +63,19 @@ export const FAMILIES: Family[] = [
   {
     key: 'furniture',
     label: 'Furniture and fittings',
-    colour: '#D58F74',
+    colour: FAMILY.furniture,
     opacity: 1,
     classes: /^Ifc(Furni|SystemFurniture|Sanitary|Waste)/,
   },
   {
     key: 'services',
     label: 'Services',
-    colour: '#6F9FB0',
+    colour: FAMILY.services,
     opacity: 1,
     classes:
       /(Segment|Fitting|Terminal|Controller|Fixture|Boiler|Pump|Fan|Tank|Valve|Sensor|Outlet|Damper|Chiller|Equipment|Appliance|Actuator|Alarm|Filter|Heater|Coil|Tower|Motor|Device|Flow\w+|Distribution\w+|Meter|Board)$/,
   },
-  { key: 'other', label: 'Other', colour: '#B8B0A0', opacity: 1, classes: /./ },
+  { key: 'other', label: 'Other', colour: FAMILY.other, opacity: 1, classes: /./ },
 ];
 
 const known = new Map<string, Family>();

@@ -2,6 +2,7 @@ import type { AskedOf, Scope, Unmet } from '../model/api';
 import type { Drawing, Item } from '../stage/drawing';
 import { heights, type Subject } from '../stage/subject';
 import { FAMILIES, familyOf, plain } from './families';
+import { NOTHING } from '../model/colours';
 
 /** One element as a row. */
 export interface ElementRow {
@@ -161,7 +162,7 @@ export function elementSubject(
       title: 'In scope, with a body',
       entries: [
         ...FAMILIES.map((f) => ({ ...f, opacity: Math.max(0.45, f.opacity) })),
-        { key: OUT, label: 'Out of scope', colour: '#FFFFFF', opacity: 1 },
+        { key: OUT, label: 'Out of scope', colour: NOTHING, opacity: 1 },
       ]
         .filter((f) => counts.get(f.key))
         .map((f) => ({

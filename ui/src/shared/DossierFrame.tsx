@@ -2,6 +2,7 @@ import { X } from 'lucide-react';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
 import { PendingCard } from './PendingCard';
+import { useShallow } from 'zustand/react/shallow';
 
 /** The right-hand column: a change that is considered, then what is selected, then clearing it. */
 export function DossierFrame({
@@ -13,7 +14,7 @@ export function DossierFrame({
   clearable: boolean;
   children: React.ReactNode;
 }) {
-  const { pending, set } = useView();
+  const { pending, set } = useView(useShallow((s) => ({ pending: s.pending, set: s.set })));
   return (
     <aside
       className="flex w-80 shrink-0 flex-col overflow-y-auto border-l border-line bg-panel"

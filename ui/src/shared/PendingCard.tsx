@@ -3,6 +3,7 @@ import type { Edits } from '../model/useEdits';
 import type { Preview } from '../model/api';
 import { count } from '../model/words';
 import { useUnits } from '../model/units';
+import { useShallow } from 'zustand/react/shallow';
 
 const SAME = 0.005;
 
@@ -66,7 +67,7 @@ function Figures({ before, after }: { before: Preview['before']; after: Preview[
 /** A repair before it is made: what will change, which findings go and which come. */
 export function PendingCard({ edits }: { edits: Edits }) {
   const units = useUnits();
-  const { pending, set } = useView();
+  const { pending, set } = useView(useShallow((s) => ({ pending: s.pending, set: s.set })));
   if (!pending) return null;
   const p = pending.preview;
   return (

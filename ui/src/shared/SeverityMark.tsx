@@ -1,4 +1,4 @@
-import { SEVERITY_COLOUR } from '../model/words';
+import { SEVERITY_COLOUR } from '../model/colours';
 
 /** Octagon, triangle, diamond or circle: the shape says it too, not the colour alone. */
 export function SeverityMark({ severity, size = 12 }: { severity: string; size?: number }) {

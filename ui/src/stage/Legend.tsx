@@ -1,6 +1,7 @@
 import { type ColourBy, useView } from '../model/state';
 import { COLOUR_BY } from './colouring';
 import type { Subject } from './subject';
+import { BACKDROP } from '../model/colours';
 
 /** What the colours mean, how many there are, and a switch for each. */
 export function Legend({
@@ -77,7 +78,7 @@ export function Legend({
         >
           <span
             className="size-3 border border-ink/60"
-            style={{ background: shown ? '#5B6B73' : 'transparent', opacity: 0.5 }}
+            style={{ background: shown ? BACKDROP : 'transparent', opacity: 0.5 }}
           />
           <span className={shown ? '' : 'text-muted'}>Elements around it</span>
         </button>

@@ -3,9 +3,7 @@ import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import type { Look } from './StageScene';
-
-const KELP = '#12645C';
-const INK = '#1D2B2F';
+import { INK, KELP } from '../model/colours';
 
 /** What is drawn over the model: outlines of what is selected, a repair's preview, the evidence of a finding. */
 export class Marks {

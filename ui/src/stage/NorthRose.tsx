@@ -1,3 +1,4 @@
+import { NOTHING } from '../model/colours';
 import { useUnits } from '../model/units';
 import type { Model } from '../model/api';
 
@@ -44,7 +45,7 @@ export function NorthRose({
               key={p.azimuth}
               transform={`rotate(${p.azimuth})`}
               d={`M0 0 L${-0.3 * r} ${-0.62 * r} L0 ${-r} L${0.3 * r} ${-0.62 * r} Z`}
-              fill="#F2D16B"
+              fill={NOTHING}
               stroke="var(--ink)"
               strokeWidth="0.8"
             >

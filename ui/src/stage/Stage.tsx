@@ -1,11 +1,12 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import * as THREE from 'three';
 import { Eye, EyeOff, Focus, Frame, Ruler } from 'lucide-react';
 import type { Finding } from '../model/api';
 import type { ModelIndex } from '../model/model';
 import { axes, points as ringPoints } from '../shared/geometry';
 import { useView } from '../model/state';
-import { SEVERITY_COLOUR } from '../model/words';
+import { SEVERITY_COLOUR } from '../model/colours';
 import { Legend } from './Legend';
 import { Measure, type MeasurePoint } from './Measure';
 import { NorthRose } from './NorthRose';
@@ -13,6 +14,7 @@ import { StageScene, type Look } from './StageScene';
 import { StoreyLadder } from './StoreyLadder';
 import type { Subject } from './subject';
 import { hide, isolate, showAll } from './visibility';
+import { LIT } from '../model/colours';
 
 const VIEWS: [string, string, [number, number, number]][] = [
   ['N', 'North elevation', [0, 1, 0]],
@@ -24,7 +26,6 @@ const VIEWS: [string, string, [number, number, number]][] = [
 ];
 
 /** Places that are shown without being a fault. */
-const LIT = '#0E7C66';
 
 declare global {
   interface Window {
@@ -55,7 +56,23 @@ export function Stage({
   const [points, setPoints] = useState<MeasurePoint[]>([]);
   const [snap, setSnap] = useState<MeasurePoint | null>(null);
   const [band, setBand] = useState<{ x0: number; y0: number; x1: number; y1: number } | null>(null);
-  const view = useView();
+  const view = useView(
+    useShallow((s) => ({
+      selection: s.selection,
+      sweep: s.sweep,
+      lit: s.lit,
+      pending: s.pending,
+      cut: s.cut,
+      apart: s.apart,
+      finding: s.finding,
+      hidden: s.hidden,
+      isolated: s.isolated,
+      groupsOff: s.groupsOff,
+      measure: s.measure,
+      select: s.select,
+      set: s.set,
+    })),
+  );
   const sweepKey = useRef(false);
 
   useEffect(() => {

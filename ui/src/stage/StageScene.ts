@@ -3,6 +3,7 @@ import { type Drawing, type Item, Picking } from './drawing';
 import { Marks } from './Marks';
 import { type Part, Painter } from './Painter';
 import { ViewControls } from './ViewControls';
+import { INK, LIGHT, PAPER } from '../model/colours';
 
 export interface Hit {
   key: string;
@@ -21,8 +22,6 @@ export interface Look {
   apart: boolean;
 }
 
-const PAPER = new THREE.Color('#F6F4EE');
-const INK = new THREE.Color('#1D2B2F');
 const GHOST = 0.08;
 
 /**
@@ -106,9 +105,9 @@ export class StageScene {
     this.renderer.localClippingEnabled = true;
     this.renderer.setClearColor(PAPER, 1);
     this.camera.up.set(0, 0, 1);
-    const sky = new THREE.HemisphereLight('#ffffff', '#b9b2a3', 2.4);
+    const sky = new THREE.HemisphereLight(LIGHT.sky, LIGHT.ground, 2.4);
     sky.position.set(0, 0, 1);
-    const sun = new THREE.DirectionalLight('#ffffff', 1.1);
+    const sun = new THREE.DirectionalLight(LIGHT.sky, 1.1);
     sun.position.set(-3, -5, 8);
     this.scene.add(sky, sun);
     const faces = {

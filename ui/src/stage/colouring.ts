@@ -2,6 +2,14 @@ import type { ColourBy } from '../model/state';
 import type { Model, RevisionChange, Surface } from '../model/api';
 import { EXPOSURES } from '../model/words';
 import { type Units } from '../model/units';
+import {
+  EXPOSURE,
+  GROUPS as PALETTE,
+  NOTHING,
+  OTHERS,
+  SINCE,
+  WARMTH as BAND_COLOURS,
+} from '../model/colours';
 
 /** What the surfaces on the stage are coloured by. */
 
@@ -43,10 +51,10 @@ const exposure: Colouring = {
   of: (s) => BY_EXPOSURE.find((x) => x.key === s.exposure) ?? BY_EXPOSURE[6],
 };
 
-const ADDED = plain('added', 'Added', '#2F7D4F');
-const MOVED = plain('moved', 'Moved', '#3567A8');
-const CHANGED = plain('changed', 'Changed', '#B7860B');
-const SAME = plain('same', 'As before', '#C9CDD0', 0.5);
+const ADDED = plain('added', 'Added', SINCE.added);
+const MOVED = plain('moved', 'Moved', SINCE.moved);
+const CHANGED = plain('changed', 'Changed', SINCE.changed);
+const SAME = plain('same', 'As before', SINCE.same, 0.5);
 
 /** What became of each surface since the revision before; one whose opening changed counts too. */
 function byChange(changes: RevisionChange[]): Colouring {
@@ -63,22 +71,8 @@ function byChange(changes: RevisionChange[]): Colouring {
 }
 
 /** So many groups have a colour of their own; the rarest share the last. */
-const PALETTE = [
-  '#3567A8',
-  '#C4622D',
-  '#2F7D4F',
-  '#8C5BA6',
-  '#B7860B',
-  '#2A8C8C',
-  '#B0486B',
-  '#6B7F2A',
-  '#7A4B2A',
-  '#5B6FC2',
-  '#A89A3A',
-  '#4E6470',
-];
-const OTHER = plain('other', 'Others', '#A9B0B4');
-const NONE = { ...plain('', 'None', '#FFFFFF', 0.35), dashed: true };
+const OTHER = plain('other', 'Others', OTHERS);
+const NONE = { ...plain('', 'None', NOTHING, 0.35), dashed: true };
 
 /** A colour for each of the most frequent groups. */
 function byGroup(
@@ -106,7 +100,6 @@ function byGroup(
 
 /** Bounds of the bands of U-values in W/(m²K), from warm to cold. */
 const BANDS = [0.15, 0.25, 0.4, 0.8, 1.5, 3];
-const BAND_COLOURS = ['#1F5F8B', '#3E8DAE', '#83BBA8', '#D9CF8A', '#E0A458', '#CC6B49', '#9B3A4A'];
 
 /** Bands of U-values; what has none is dashed. */
 function byUValue(units: Units, values: Record<string, number>): Colouring {
@@ -124,7 +117,7 @@ function byUValue(units: Units, values: Record<string, number>): Colouring {
   );
   tints[0].label += ` ${units.uValue.unit}`;
   const none = { ...NONE, label: 'Not known' };
-  const shade = plain('shade', 'Shading', '#40525B', 0.45);
+  const shade = plain('shade', 'Shading', EXPOSURE.shade, 0.45);
   return {
     entries: [...tints, none, shade],
     of: (s) => {

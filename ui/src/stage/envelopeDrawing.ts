@@ -1,7 +1,8 @@
 import type { Model } from '../model/api';
-import { OPENING_COLOURS } from '../model/words';
+import { OPENING_COLOURS } from '../model/colours';
 import type { Colouring } from './colouring';
 import { DrawingMaker, type Drawing } from './drawing';
+import { EXPOSURE } from '../model/colours';
 
 /** Surfaces and openings in the colours of a scheme. */
 export function envelopeDrawing(model: Model, colours: Colouring): Drawing {
@@ -42,7 +43,7 @@ export function envelopeDrawing(model: Model, colours: Colouring): Drawing {
         owner: o.key,
         group: 'unresolved',
         level: -1,
-        colour: '#C2185B',
+        colour: EXPOSURE.unresolved,
         opacity: 1,
         dashed: false,
         faint: false,

@@ -1,14 +1,15 @@
 import type { LayerRow } from '../model/api';
+import { LAYER, NOTHING } from '../model/colours';
 
 /** How a layer looks, by how well it conducts heat. */
 function fill(l: LayerRow): string {
   const c = l.conductivity;
-  if (c == null) return '#FFFFFF';
-  if (c < 0.06) return '#E9D9A6';
-  if (c < 0.25) return '#CDB38B';
-  if (c < 1.2) return '#B9A79A';
-  if (c < 10) return '#9AA3A8';
-  return '#5F7480';
+  if (c == null) return NOTHING;
+  if (c < 0.06) return LAYER.insulation;
+  if (c < 0.25) return LAYER.timber;
+  if (c < 1.2) return LAYER.masonry;
+  if (c < 10) return LAYER.stone;
+  return LAYER.metal;
 }
 
 /** So wide thin layers are drawn, in pixels. */
