@@ -2184,6 +2184,12 @@ export interface components {
             triangles: number[];
             type: string;
         };
+        PartRequest: {
+            /** Format: int64 */
+            basedOn: number;
+            /** Format: int32 */
+            part?: number | null;
+        };
         PathView: {
             mark: string;
             text: string;
@@ -2212,8 +2218,9 @@ export interface components {
         PlaceRequest: {
             /** Format: int64 */
             basedOn: number;
-            /** Format: int32 */
-            part?: number | null;
+            in: boolean;
+            keys: string[];
+            reason: string;
         };
         PlaceView: {
             /** Format: double */
@@ -3740,7 +3747,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PlaceRequest"];
+                "application/json": components["schemas"]["PartRequest"];
             };
         };
         responses: {

@@ -1,4 +1,5 @@
-import type { components } from './api.d';
+import createClient from 'openapi-fetch';
+import type { components, paths } from './api.d';
 
 type Schemas = components['schemas'];
 export type Project = Schemas['ProjectView'];
@@ -93,28 +94,13 @@ export function setPerson(name: string) {
   localStorage.setItem(PERSON_KEY, name.trim());
 }
 
-async function send(
-  method: string,
-  path: string,
-  body?: unknown,
-  signal?: AbortSignal,
-): Promise<Response> {
-  const raw = body instanceof Blob;
+/** What is not an answer is thrown as a {@link ProblemError}. */
+async function sent(request: Request): Promise<Response> {
   let answer: Response;
   try {
-    answer = await fetch(path, {
-      method,
-      signal,
-      headers: {
-        'X-Yentra-Person': encodeURIComponent(person()),
-        ...(body === undefined
-          ? {}
-          : { 'Content-Type': raw ? 'application/octet-stream' : 'application/json' }),
-      },
-      body: body === undefined ? undefined : raw ? body : JSON.stringify(body),
-    });
+    answer = await fetch(request);
   } catch (e) {
-    if (signal?.aborted) throw e;
+    if (request.signal.aborted) throw e;
     throw new ProblemError(
       0,
       'offline',
@@ -134,210 +120,412 @@ async function send(
   return answer;
 }
 
-async function request<T>(
-  method: string,
-  path: string,
-  body?: unknown,
-  signal?: AbortSignal,
-): Promise<T> {
-  return (await send(method, path, body, signal)).json() as Promise<T>;
-}
+/** Paths, parameters and answers are those of the server's description of itself. */
+const client = createClient<paths>({ baseUrl: window.location.origin, fetch: sent });
+
+/** Who asks for a change. */
+const by = () => ({ 'X-Yentra-Person': encodeURIComponent(person()) });
+
+/** The answer itself: all else is thrown. */
+const ok = async <T>(call: Promise<{ data?: T }>): Promise<T> => (await call).data as T;
+
+/** A file as the body, which the description says nothing of. */
+const raw = (file: Blob) => ({
+  body: file as never,
+  bodySerializer: (body: unknown) => body as Blob,
+  headers: { 'Content-Type': 'application/octet-stream' },
+});
 
 export const api = {
-  projects: (from: number) => request<Schemas['ProjectPage']>('GET', `/api/projects?from=${from}`),
-  project: (id: string) => request<Project>('GET', `/api/projects/${id}`),
+  projects: (from: number) => ok(client.GET('/api/projects', { params: { query: { from } } })),
+  project: (id: string) => ok(client.GET('/api/projects/{id}', { params: { path: { id } } })),
   /** A change says which version of the settings it was made from. */
   settings: (project: Project, settings: Settings) =>
-    request<Project>('PUT', `/api/projects/${project.id}/settings`, {
-      basedOn: project.version,
-      settings,
-    }),
+    ok(
+      client.PUT('/api/projects/{id}/settings', {
+        params: { path: { id: project.id }, header: by() },
+        body: {
+          basedOn: project.version,
+          settings,
+        },
+      }),
+    ),
   stations: (latitude?: number | null, longitude?: number | null) =>
-    request<Station[]>(
-      'GET',
-      latitude == null || longitude == null
-        ? '/api/stations'
-        : `/api/stations?latitude=${latitude}&longitude=${longitude}`,
+    ok(
+      client.GET('/api/stations', {
+        params: {
+          query: latitude == null || longitude == null ? {} : { latitude, longitude },
+        },
+      }),
     ),
-  buildingUses: () => request<string[]>('GET', '/api/building-uses'),
-  createProject: (name: string) => request<Project>('POST', '/api/projects', { name }),
+  buildingUses: () => ok(client.GET('/api/building-uses')),
+  createProject: (name: string) =>
+    ok(client.POST('/api/projects', { params: { header: by() }, body: { name } })),
   deliver: (project: string, file: File) =>
-    request<Job>(
-      'POST',
-      `/api/projects/${project}/deliveries?name=${encodeURIComponent(file.name)}`,
-      file,
+    ok(
+      client.POST('/api/projects/{id}/deliveries', {
+        params: { path: { id: project }, query: { name: file.name }, header: by() },
+        ...raw(file),
+      }),
     ),
-  job: (id: string) => request<Job>('GET', `/api/jobs/${id}`),
-  cancelJob: (id: string) => request<Job>('DELETE', `/api/jobs/${id}`),
-  model: (delivery: string) => request<Model>('GET', `/api/deliveries/${delivery}/model`),
-  checks: () => request<Check[]>('GET', '/api/checks'),
-  surfaceTypes: () => request<SurfaceType[]>('GET', '/api/surface-types'),
+  job: (id: string) => ok(client.GET('/api/jobs/{id}', { params: { path: { id } } })),
+  cancelJob: (id: string) => ok(client.DELETE('/api/jobs/{id}', { params: { path: { id } } })),
+  model: (delivery: string) =>
+    ok(client.GET('/api/deliveries/{id}/model', { params: { path: { id: delivery } } })),
+  checks: () => ok(client.GET('/api/checks')),
+  surfaceTypes: () => ok(client.GET('/api/surface-types')),
   preview: (delivery: string, repair: Repair) =>
-    request<Preview>('POST', `/api/deliveries/${delivery}/preview`, { repair }),
+    ok(
+      client.POST('/api/deliveries/{id}/preview', {
+        params: { path: { id: delivery } },
+        body: { repair },
+      }),
+    ),
   repair: (delivery: string, basedOn: number, repair: Repair, finding?: string) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/repairs?changes=true`, {
-      basedOn,
-      repair,
-      finding,
-    }),
+    ok(
+      client.POST('/api/deliveries/{id}/repairs', {
+        params: { path: { id: delivery }, query: { changes: true }, header: by() },
+        body: {
+          basedOn,
+          repair,
+          finding,
+        },
+      }),
+    ),
   sweep: (delivery: string, findings: string[], like: Repair) =>
-    request<Sweep>('POST', `/api/deliveries/${delivery}/findings/sweep`, { findings, like }),
+    ok<Sweep>(
+      client.POST('/api/deliveries/{id}/findings/sweep', {
+        params: { path: { id: delivery } },
+        body: { findings, like },
+      }),
+    ),
   accept: (delivery: string, findings: string[], reason: string) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/findings/accept`, { findings, reason }),
+    ok(
+      client.POST('/api/deliveries/{id}/findings/accept', {
+        params: { path: { id: delivery }, header: by() },
+        body: { findings, reason },
+      }),
+    ),
   withdraw: (delivery: string, findings: string[]) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/findings/withdraw`, { findings }),
-  limits: (delivery: string) => request<CheckLimit[]>('GET', `/api/deliveries/${delivery}/limits`),
+    ok(
+      client.POST('/api/deliveries/{id}/findings/withdraw', {
+        params: { path: { id: delivery }, header: by() },
+        body: { findings },
+      }),
+    ),
+  limits: (delivery: string) =>
+    ok(client.GET('/api/deliveries/{id}/limits', { params: { path: { id: delivery } } })),
   tryLimits: (delivery: string, limits: Record<string, number>, signal: AbortSignal) =>
-    request<LimitEffect[]>('POST', `/api/deliveries/${delivery}/limits/try`, { limits }, signal),
+    ok(
+      client.POST('/api/deliveries/{id}/limits/try', {
+        params: { path: { id: delivery } },
+        body: { limits },
+        signal,
+      }),
+    ),
   setLimits: (delivery: string, basedOn: number, limits: Record<string, number>) =>
-    request<Model>('PUT', `/api/deliveries/${delivery}/limits`, { basedOn, limits }),
+    ok(
+      client.PUT('/api/deliveries/{id}/limits', {
+        params: { path: { id: delivery }, header: by() },
+        body: { basedOn, limits },
+      }),
+    ),
   trace: (delivery: string, text: string) =>
-    request<Traced>('POST', `/api/deliveries/${delivery}/trace`, { text }),
+    ok(
+      client.POST('/api/deliveries/{id}/trace', {
+        params: { path: { id: delivery } },
+        body: { text },
+      }),
+    ),
   bcf: async (delivery: string, version: string, findings?: string[]) => {
-    const answer = await send('POST', `/api/deliveries/${delivery}/bcf`, { version, findings });
-    const said = answer.headers.get('Content-Disposition') ?? '';
+    const { data, response } = await client.POST('/api/deliveries/{id}/bcf', {
+      params: { path: { id: delivery }, header: by() },
+      body: { version, findings },
+      parseAs: 'blob',
+    });
+    const said = response.headers.get('Content-Disposition') ?? '';
     const name = /filename\*=UTF-8''([^;]+)/.exec(said)?.[1];
-    return { blob: await answer.blob(), name: name ? decodeURIComponent(name) : 'findings.bcf' };
+    return {
+      blob: data as unknown as Blob,
+      name: name ? decodeURIComponent(name) : 'findings.bcf',
+    };
   },
   answers: (delivery: string, file: File) =>
-    request<Answers>(
-      'POST',
-      `/api/deliveries/${delivery}/bcf/answers?name=${encodeURIComponent(file.name)}`,
-      file,
+    ok(
+      client.POST('/api/deliveries/{id}/bcf/answers', {
+        params: { path: { id: delivery }, query: { name: file.name }, header: by() },
+        ...raw(file),
+      }),
     ),
   position: (delivery: string, basedOn: number, position: number) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/log/position`, { basedOn, position }),
+    ok(
+      client.POST('/api/deliveries/{id}/log/position', {
+        params: { path: { id: delivery }, header: by() },
+        body: { basedOn, position },
+      }),
+    ),
   dependents: (delivery: string, entries: number[]) =>
-    request<Dependent[]>('POST', `/api/deliveries/${delivery}/log/dependents`, { entries }),
+    ok(
+      client.POST('/api/deliveries/{id}/log/dependents', {
+        params: { path: { id: delivery } },
+        body: { entries },
+      }),
+    ),
   without: (delivery: string, basedOn: number, entries: number[]) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/log/without`, { basedOn, entries }),
-  revision: (delivery: string) => request<Revision>('GET', `/api/deliveries/${delivery}/revision`),
+    ok(
+      client.POST('/api/deliveries/{id}/log/without', {
+        params: { path: { id: delivery }, header: by() },
+        body: { basedOn, entries },
+      }),
+    ),
+  revision: (delivery: string) =>
+    ok(client.GET('/api/deliveries/{id}/revision', { params: { path: { id: delivery } } })),
   replay: (delivery: string, basedOn: number) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/replay`, { basedOn }),
-  thermal: (delivery: string) => request<Thermal>('GET', `/api/deliveries/${delivery}/thermal`),
+    ok(
+      client.POST('/api/deliveries/{id}/replay', {
+        params: { path: { id: delivery }, header: by() },
+        body: { basedOn },
+      }),
+    ),
+  thermal: (delivery: string) =>
+    ok(client.GET('/api/deliveries/{id}/thermal', { params: { path: { id: delivery } } })),
   conditions: (delivery: string) =>
-    request<Conditions>('GET', `/api/deliveries/${delivery}/conditions`),
+    ok(client.GET('/api/deliveries/{id}/conditions', { params: { path: { id: delivery } } })),
   readRooms: (delivery: string, file: File) =>
-    request<RoomData>('POST', `/api/deliveries/${delivery}/rooms/file`, file),
+    ok(
+      client.POST('/api/deliveries/{id}/rooms/file', {
+        params: { path: { id: delivery } },
+        ...raw(file),
+      }),
+    ),
   proposeZones: (delivery: string, by: ZoneBy[], spaces: string[]) =>
-    request<{ repair: Repair }>('POST', `/api/deliveries/${delivery}/zones/propose`, {
-      by,
-      spaces,
-    }),
+    ok(
+      client.POST('/api/deliveries/{id}/zones/propose', {
+        params: { path: { id: delivery } },
+        body: {
+          by,
+          spaces,
+        },
+      }),
+    ),
   breakdown: (delivery: string, object: string) =>
-    request<Breakdown>(
-      'GET',
-      `/api/deliveries/${delivery}/thermal/breakdown?object=${encodeURIComponent(object)}`,
+    ok(
+      client.GET('/api/deliveries/{id}/thermal/breakdown', {
+        params: { path: { id: delivery }, query: { object } },
+      }),
     ),
   balance: (delivery: string) =>
-    request<BalanceLine[]>('GET', `/api/deliveries/${delivery}/balance`),
-  library: (project: string) => request<LibraryAnswer>('GET', `/api/projects/${project}/library`),
+    ok(client.GET('/api/deliveries/{id}/balance', { params: { path: { id: delivery } } })),
+  library: (project: string) =>
+    ok(client.GET('/api/projects/{id}/library', { params: { path: { id: project } } })),
   libraryFile: (project: string, file: File) =>
-    request<LibraryImport>(
-      'POST',
-      `/api/projects/${project}/library/file?name=${encodeURIComponent(file.name)}`,
-      file,
+    ok(
+      client.POST('/api/projects/{id}/library/file', {
+        params: { path: { id: project }, query: { name: file.name } },
+        ...raw(file),
+      }),
     ),
   libraryOfDelivery: (delivery: string) =>
-    request<LibraryImport>('GET', `/api/deliveries/${delivery}/library`),
+    ok(client.GET('/api/deliveries/{id}/library', { params: { path: { id: delivery } } })),
   tryLibrary: (project: string, draft: Library) =>
-    request<Schemas['TryView']>('POST', `/api/projects/${project}/library/try`, draft),
-  designWindow: (design: WindowDesign) =>
-    request<Schemas['WindowValues']>('POST', '/api/windows', design),
+    ok(
+      client.POST('/api/projects/{id}/library/try', {
+        params: { path: { id: project } },
+        body: draft,
+      }),
+    ),
+  designWindow: (design: WindowDesign) => ok(client.POST('/api/windows', { body: design })),
   conductivity: (asked: Schemas['ConductivityRequest']) =>
-    request<Schemas['ConductivityView']>('POST', '/api/materials/conductivity', asked),
+    ok(client.POST('/api/materials/conductivity', { body: asked })),
   groundYear: (delivery: string, climate: Schemas['Climate']) =>
-    request<Schemas['GroundYear']>('POST', `/api/deliveries/${delivery}/thermal/ground`, climate),
+    ok(
+      client.POST('/api/deliveries/{id}/thermal/ground', {
+        params: { path: { id: delivery } },
+        body: climate,
+      }),
+    ),
   takeLibrary: (project: string, incoming: Library, taken: string[], shared: boolean) =>
-    request<LibraryAnswer>('PUT', `/api/projects/${project}/library`, { incoming, taken, shared }),
+    ok(
+      client.PUT('/api/projects/{id}/library', {
+        params: { path: { id: project }, header: by() },
+        body: { incoming, taken, shared },
+      }),
+    ),
   dropLibrary: (project: string, entry: string) =>
-    request<LibraryAnswer>(
-      'DELETE',
-      `/api/projects/${project}/library?entry=${encodeURIComponent(entry)}`,
+    ok(
+      client.DELETE('/api/projects/{id}/library', {
+        params: { path: { id: project }, query: { entry }, header: by() },
+      }),
     ),
   boundaries: (delivery: string) =>
-    request<BoundarySums>('GET', `/api/deliveries/${delivery}/boundaries`),
+    ok(client.GET('/api/deliveries/{id}/boundaries', { params: { path: { id: delivery } } })),
   tryBoundaries: (
     delivery: string,
     run: string,
     choices: NonNullable<Settings['boundaries']>,
     signal: AbortSignal,
   ) =>
-    request<BoundarySums>(
-      'POST',
-      `/api/deliveries/${delivery}/boundaries/try/${run}`,
-      choices,
-      signal,
+    ok(
+      client.POST('/api/deliveries/{id}/boundaries/try/{run}', {
+        params: { path: { id: delivery, run } },
+        body: choices,
+        signal,
+      }),
     ),
   tryShare: (delivery: string, run: string) =>
-    request<{ share: number }>('GET', `/api/deliveries/${delivery}/boundaries/try/${run}`),
+    ok(
+      client.GET('/api/deliveries/{id}/boundaries/try/{run}', {
+        params: { path: { id: delivery, run } },
+      }),
+    ),
   cancelTry: (delivery: string, run: string) =>
-    send('DELETE', `/api/deliveries/${delivery}/boundaries/try/${run}`),
+    client.DELETE('/api/deliveries/{id}/boundaries/try/{run}', {
+      params: { path: { id: delivery, run } },
+    }),
   chooseBoundaries: (
     delivery: string,
     basedOn: number,
     spaces: string[],
     source: 'DELIVERED' | 'DERIVED' | 'PROJECT',
   ) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/boundaries/choice`, {
-      basedOn,
-      spaces,
-      source,
-    }),
+    ok(
+      client.POST('/api/deliveries/{id}/boundaries/choice', {
+        params: { path: { id: delivery }, header: by() },
+        body: {
+          basedOn,
+          spaces,
+          source,
+        },
+      }),
+    ),
   enclosed: (delivery: string, signal: AbortSignal) =>
-    request<Enclosed>('GET', `/api/deliveries/${delivery}/enclosed`, undefined, signal),
+    ok(client.GET('/api/deliveries/{id}/enclosed', { params: { path: { id: delivery } }, signal })),
   addSpaces: (delivery: string, basedOn: number, volumes: Schemas['SeedView'][]) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/enclosed`, { basedOn, volumes }),
+    ok(
+      client.POST('/api/deliveries/{id}/enclosed', {
+        params: { path: { id: delivery }, header: by() },
+        body: { basedOn, volumes },
+      }),
+    ),
   part: (delivery: string, basedOn: number, part: number | null) =>
-    request<Model>('PUT', `/api/deliveries/${delivery}/part`, { basedOn, part }),
+    ok(
+      client.PUT('/api/deliveries/{id}/part', {
+        params: { path: { id: delivery }, header: by() },
+        body: { basedOn, part },
+      }),
+    ),
   undo: (delivery: string, basedOn: number) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/undo?changes=true`, { basedOn }),
+    ok(
+      client.POST('/api/deliveries/{id}/undo', {
+        params: { path: { id: delivery }, query: { changes: true }, header: by() },
+        body: { basedOn },
+      }),
+    ),
   redo: (delivery: string, basedOn: number) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/redo?changes=true`, { basedOn }),
-  scope: (delivery: string) => request<Scope>('GET', `/api/deliveries/${delivery}/scope`),
+    ok(
+      client.POST('/api/deliveries/{id}/redo', {
+        params: { path: { id: delivery }, query: { changes: true }, header: by() },
+        body: { basedOn },
+      }),
+    ),
+  scope: (delivery: string) =>
+    ok(client.GET('/api/deliveries/{id}/scope', { params: { path: { id: delivery } } })),
   trySheet: (delivery: string, what: { sheet?: string; cells?: SheetCells }) =>
-    request<Scope>('POST', `/api/deliveries/${delivery}/scope/try`, what),
-  mesh: async (delivery: string) =>
-    (await send('GET', `/api/deliveries/${delivery}/scope/mesh`)).arrayBuffer(),
+    ok(
+      client.POST('/api/deliveries/{id}/scope/try', {
+        params: { path: { id: delivery } },
+        body: what,
+      }),
+    ),
+  mesh: (delivery: string) =>
+    ok(
+      client.GET('/api/deliveries/{id}/scope/mesh', {
+        params: { path: { id: delivery } },
+        parseAs: 'arrayBuffer',
+      }),
+    ) as Promise<ArrayBuffer>,
   values: (delivery: string, entity: string) =>
-    request<ValueTable>(
-      'GET',
-      `/api/deliveries/${delivery}/scope/values?entity=${encodeURIComponent(entity)}`,
+    ok(
+      client.GET('/api/deliveries/{id}/scope/values', {
+        params: { path: { id: delivery }, query: { entity } },
+      }),
     ),
   element: (delivery: string, key: string) =>
-    request<ElementFacts>(
-      'GET',
-      `/api/deliveries/${delivery}/element?key=${encodeURIComponent(key)}`,
+    ok(
+      client.GET('/api/deliveries/{id}/element', {
+        params: { path: { id: delivery }, query: { key } },
+      }),
     ),
   storeyCounts: (delivery: string) =>
-    request<StoreyCount[]>('GET', `/api/deliveries/${delivery}/scope/storeys`),
+    ok(client.GET('/api/deliveries/{id}/scope/storeys', { params: { path: { id: delivery } } })),
   pick: (delivery: string, what: PickRequest) =>
-    request<string[]>('POST', `/api/deliveries/${delivery}/scope/pick`, what),
-  trimmed: (delivery: string) => request<Trimmed>('GET', `/api/deliveries/${delivery}/scope/size`),
+    ok(
+      client.POST('/api/deliveries/{id}/scope/pick', {
+        params: { path: { id: delivery } },
+        body: what,
+      }),
+    ),
+  trimmed: (delivery: string) =>
+    ok(client.GET('/api/deliveries/{id}/scope/size', { params: { path: { id: delivery } } })),
   applySheet: (delivery: string, basedOn: number, sheet: string) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/scope/sheet`, { basedOn, sheet }),
+    ok(
+      client.POST('/api/deliveries/{id}/scope/sheet', {
+        params: { path: { id: delivery }, header: by() },
+        body: { basedOn, sheet },
+      }),
+    ),
   place: (delivery: string, basedOn: number, keys: string[], isIn: boolean, reason: string) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/scope/place`, {
-      basedOn,
-      keys,
-      in: isIn,
-      reason,
-    }),
+    ok(
+      client.POST('/api/deliveries/{id}/scope/place', {
+        params: { path: { id: delivery }, header: by() },
+        body: {
+          basedOn,
+          keys,
+          in: isIn,
+          reason,
+        },
+      }),
+    ),
   release: (delivery: string, basedOn: number, keys: string[]) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/scope/release`, { basedOn, keys }),
+    ok(
+      client.POST('/api/deliveries/{id}/scope/release', {
+        params: { path: { id: delivery }, header: by() },
+        body: { basedOn, keys },
+      }),
+    ),
   setValues: (delivery: string, basedOn: number, change: ValueRequest) =>
-    request<Model>('POST', `/api/deliveries/${delivery}/scope/values`, { basedOn, ...change }),
-  sheets: (project: string) => request<SheetEntry[]>('GET', `/api/projects/${project}/sheets`),
-  sheet: (id: string) => request<SheetDetail>('GET', `/api/sheets/${id}`),
+    ok(
+      client.POST('/api/deliveries/{id}/scope/values', {
+        params: { path: { id: delivery }, header: by() },
+        body: { basedOn, ...change },
+      }),
+    ),
+  sheets: (project: string) =>
+    ok(client.GET('/api/projects/{id}/sheets', { params: { path: { id: project } } })),
+  sheet: (id: string) => ok(client.GET('/api/sheets/{id}', { params: { path: { id } } })),
   addSheet: (project: string, sheet: SheetCells | File) =>
-    request<SheetDetail>('POST', `/api/projects/${project}/sheets`, sheet),
+    ok(
+      client.POST('/api/projects/{id}/sheets', {
+        params: { path: { id: project }, header: by() },
+        ...(sheet instanceof File ? raw(sheet) : { body: sheet }),
+      }),
+    ),
   changeSheet: (id: string, cells: SheetCells) =>
-    request<SheetDetail>('PUT', `/api/sheets/${id}`, cells),
-  dropSheet: (id: string) => send('DELETE', `/api/sheets/${id}`),
+    ok(client.PUT('/api/sheets/{id}', { params: { path: { id }, header: by() }, body: cells })),
+  dropSheet: (id: string) => client.DELETE('/api/sheets/{id}', { params: { path: { id } } }),
   compareSheets: (id: string, other: string) =>
-    request<SheetComparison>('GET', `/api/sheets/${id}/comparison?with=${other}`),
+    ok(
+      client.GET('/api/sheets/{id}/comparison', {
+        params: { path: { id }, query: { with: other } },
+      }),
+    ),
   handovers: (delivery: string) =>
-    request<Handover[]>('GET', `/api/deliveries/${delivery}/handovers`),
+    ok(client.GET('/api/deliveries/{id}/handovers', { params: { path: { id: delivery } } })),
   handOver: (delivery: string, basedOn: number, allowBlockers: boolean) =>
-    request<Handover>('POST', `/api/deliveries/${delivery}/handovers`, { basedOn, allowBlockers }),
+    ok(
+      client.POST('/api/deliveries/{id}/handovers', {
+        params: { path: { id: delivery }, header: by() },
+        body: { basedOn, allowBlockers },
+      }),
+    ),
 };

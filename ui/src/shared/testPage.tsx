@@ -74,28 +74,28 @@ export function answers(table: Record<string, unknown>) {
   const asked: { method: string; path: string; body: unknown }[] = [];
   vi.stubGlobal(
     'fetch',
-    vi.fn((path: string, init?: RequestInit) => {
-      const method = init?.method ?? 'GET';
-      const body = typeof init?.body === 'string' ? JSON.parse(init.body) : init?.body;
+    vi.fn(async (request: Request) => {
+      const { method } = request;
+      const path = request.url.slice(window.location.origin.length);
+      const text = await request.text();
+      const body: unknown = text.startsWith('{') || text.startsWith('[') ? JSON.parse(text) : text;
       asked.push({ method, path, body });
       const answer = table[`${method} ${path}`];
       const refused = answer instanceof Error;
-      return Promise.resolve(
-        new Response(
-          JSON.stringify(
-            answer === undefined
-              ? { status: 404, detail: `nothing at ${method} ${path}` }
-              : refused
-                ? { status: 422, detail: answer.message }
-                : answer,
-          ),
-          {
-            status: answer === undefined ? 404 : refused ? 422 : 200,
-            headers: {
-              'Content-Type': refused ? 'application/problem+json' : 'application/json',
-            },
-          },
+      return new Response(
+        JSON.stringify(
+          answer === undefined
+            ? { status: 404, detail: `nothing at ${method} ${path}` }
+            : refused
+              ? { status: 422, detail: answer.message }
+              : answer,
         ),
+        {
+          status: answer === undefined ? 404 : refused ? 422 : 200,
+          headers: {
+            'Content-Type': refused ? 'application/problem+json' : 'application/json',
+          },
+        },
       );
     }),
   );

@@ -112,7 +112,7 @@ public class DeliveryController {
   @PutMapping("/deliveries/{id}/part")
   EnvelopeViews.ModelView place(
       @PathVariable UUID id,
-      @RequestBody EnvelopeViews.PlaceRequest asked,
+      @RequestBody EnvelopeViews.PartRequest asked,
       @RequestHeader(RequestGuard.PERSON) String person) {
     return deliveries.place(id, asked.basedOn(), asked.part(), RequestGuard.person(person));
   }

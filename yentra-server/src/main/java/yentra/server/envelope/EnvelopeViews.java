@@ -28,7 +28,7 @@ public final class EnvelopeViews {
   /**
    * @param part which part a delivery is about; null for a part of its own
    */
-  public record PlaceRequest(long basedOn, @Schema(nullable = true) Integer part) {}
+  public record PartRequest(long basedOn, @Schema(nullable = true) Integer part) {}
 
   /**
    * Everything about one delivery in its present state.
