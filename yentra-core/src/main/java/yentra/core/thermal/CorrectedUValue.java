@@ -123,7 +123,7 @@ public record CorrectedUValue(
     Taper t = c.taper;
     if (t != null
         && !(t.shape != null && within(t.thickness, 0, 2) && within(t.conductivity, 0.005, 400))) {
-      return "A taper is up to 2 m thick and conducts 0.005 to 400 W/(mK).";
+      return "A taper is up to 2 m thick and conducts 0.005 to 400 W/mK.";
     }
     if (c.rain != null && !(within(c.rain.rain, 0, 50) && within(c.rain.drained, 0, 0.1))) {
       return "Rain lies between 0 and 50 mm/day, the product of the factors between 0 and 0.1.";
@@ -152,7 +152,7 @@ public record CorrectedUValue(
             || !(f.area > 0 && f.area <= 0.01)
             || !(f.conductivity > 0 && f.conductivity <= 1000);
     if (odd) {
-      return "There are up to 1000 fasteners per m², each up to 100 cm², with up to 1000 W/(mK).";
+      return "There are up to 1000 fasteners per m², each up to 100 cm², with up to 1000 W/mK.";
     }
     Double thickness = insulation(b).thickness();
     if (thickness == null) {

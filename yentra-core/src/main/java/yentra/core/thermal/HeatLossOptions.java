@@ -55,7 +55,7 @@ public record HeatLossOptions(
                 && within(edge.thickness, 0.001, 1)
                 && within(edge.conductivity, 0.005, 3));
     if (oddEdge) {
-      return "Edge insulation is 0.05 to 20 m deep, 1 mm to 1 m thick, and conducts 0.005 to 3 W/(mK).";
+      return "Edge insulation is 0.05 to 20 m deep, 1 mm to 1 m thick, and conducts 0.005 to 3 W/mK.";
     }
     boolean oddFloor =
         suspended != null
@@ -66,7 +66,7 @@ public record HeatLossOptions(
                 && within(suspended.shelter, 0, 1)
                 && within(suspended.cover, 0, 20));
     return oddFloor
-        ? "The space under a suspended floor is up to 10 m high, its walls have up to 20 W/(m²K), its openings up to 1 m² per m, with wind up to 30 m/s."
+        ? "The space under a suspended floor is up to 10 m high, its walls have up to 20 W/m²K, its openings up to 1 m² per m, with wind up to 30 m/s."
         : null;
   }
 

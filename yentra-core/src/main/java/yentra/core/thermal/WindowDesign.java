@@ -150,14 +150,14 @@ public record WindowDesign(
       return "The frame leaves no room for glass.";
     }
     if (!within(frameUValue, 0.1, 20) || !within(psi, -0.1, 1)) {
-      return "A frame's U-value lies between 0.1 and 20 W/(m²K), its ψ between -0.1 and 1 W/(mK).";
+      return "A frame's U-value lies between 0.1 and 20 W/m²K, its ψ between -0.1 and 1 W/mK.";
     }
     boolean odd =
         frameAbsorption != null && !within(frameAbsorption, 0, 1)
             || shutter != null && !within(shutter, 0, 5)
             || second != null && !(within(second.uValue, 0.1, 10) && within(second.space, 0, 1));
     if (odd) {
-      return "A frame absorbs 0 to 1 of the sun, a shutter adds up to 5 m²K/W, a second window has 0.1 to 10 W/(m²K) and up to 1 m²K/W of air before it.";
+      return "A frame absorbs 0 to 1 of the sun, a shutter adds up to 5 m²K/W, a second window has 0.1 to 10 W/m²K and up to 1 m²K/W of air before it.";
     }
     return glass == null ? "Say what it is glazed with." : glassProblem();
   }
@@ -183,7 +183,7 @@ public record WindowDesign(
     if (glass.uValue != null) {
       return within(glass.uValue, 0.1, 10)
           ? null
-          : "A glass’s U-value lies between 0.1 and 10 W/(m²K).";
+          : "A glass’s U-value lies between 0.1 and 10 W/m²K.";
     }
     if (glass.panes < 1 || glass.panes > 4 || !within(glass.thickness, 0.001, 0.1)) {
       return "There are 1 to 4 panes, each 1 to 100 mm thick.";

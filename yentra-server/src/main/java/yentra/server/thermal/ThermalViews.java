@@ -173,7 +173,7 @@ public final class ThermalViews {
               && Math.abs(perMoisture) <= 100;
       return sound
           ? null
-          : "Conductivity lies above 0 and up to 400 W/(mK), the change of temperature within 100 K, that of moisture within 1; coefficients within 0.1 1/K and 100.";
+          : "Conductivity lies above 0 and up to 400 W/mK, the change of temperature within 100 K, that of moisture within 1; coefficients within 0.1 1/K and 100.";
     }
 
     ConductivityView answer() {
