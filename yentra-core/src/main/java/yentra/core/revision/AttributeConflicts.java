@@ -64,7 +64,7 @@ final class AttributeConflicts {
                           "The architect has changed "
                               + field
                               + " of "
-                              + now.getOrDefault("name", key)
+                              + called(now, key)
                               + " from "
                               + shown(old.get(field))
                               + " to "
@@ -81,6 +81,11 @@ final class AttributeConflicts {
   /** The same value, or the key of the same object. */
   private boolean same(Object old, Object now) {
     return Objects.equals(old, now) || old instanceof String s && keys.apply(s).equals(now);
+  }
+
+  private static Object called(Map<String, Object> object, String key) {
+    Object name = object.get("name");
+    return name == null || name.equals("") ? key : name;
   }
 
   private static String shown(Object v) {
@@ -111,23 +116,27 @@ final class AttributeConflicts {
 
   private static void add(Record r, Map<String, Map<String, Object>> out) {
     Map<String, Object> values = new LinkedHashMap<>();
-    flatten(r, values);
+    flatten(r, "", values);
     out.put(String.valueOf(value(r, r.getClass().getRecordComponents()[0])), values);
   }
 
-  private static void flatten(Record r, Map<String, Object> values) {
+  /**
+   * @param of what stands before the names, since schedules are called as what they are for
+   */
+  private static void flatten(Record r, String of, Map<String, Object> values) {
     for (RecordComponent c : r.getClass().getRecordComponents()) {
       Class<?> type = c.getType();
       if (NO_ATTRIBUTES.contains(c.getName())) {
         continue;
       }
       if (type == String.class || type == Double.class || type == Boolean.class || type.isEnum()) {
-        values.put(words(c.getName()), value(r, c));
+        values.put(of + words(c.getName()), value(r, c));
       } else if (type.isRecord()
           && type.getSimpleName().matches("InternalGains|AirExchange|Zone.*|.*Schedules")) {
         Record inner = (Record) value(r, c);
         if (inner != null) {
-          flatten(inner, values);
+          boolean schedules = type.getSimpleName().endsWith("Schedules");
+          flatten(inner, schedules ? "schedule of " : of, values);
         }
       }
     }

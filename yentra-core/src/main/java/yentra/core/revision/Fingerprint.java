@@ -30,7 +30,7 @@ public final class Fingerprint {
       b.append('\n').append(key);
       e.space(key).ifPresent(s -> space(context, s, b));
       e.surface(key).ifPresent(s -> surface(e, s, b));
-      e.opening(key).ifPresent(o -> opening(o, b));
+      e.opening(key).ifPresent(o -> opening(e, o, b));
       e.construction(key).ifPresent(c -> b.append(c.layers()).append(c.uValue()));
     }
     if (f.objects().isEmpty()) {
@@ -60,13 +60,13 @@ public final class Fingerprint {
     b.append(s.openings().size());
   }
 
-  private static void opening(Opening o, StringBuilder b) {
+  private static void opening(Envelope e, Opening o, StringBuilder b) {
     b.append(o.type()).append('|').append(o.construction()).append('|').append(o.glazing());
-    polygon(o.polygon(), null, b);
+    polygon(o.polygon(), e, b);
   }
 
   private static void polygon(Polygon p, Envelope e, StringBuilder b) {
-    Vec3 o = e == null ? Vec3.ZERO : e.delivered().origin();
+    Vec3 o = e.delivered().origin();
     for (List<Vec3> ring : p.rings()) {
       for (Vec3 v : ring) {
         b.append(
