@@ -3132,9 +3132,7 @@ export interface operations {
     bcf: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3162,9 +3160,7 @@ export interface operations {
             query: {
                 name: string;
             };
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3208,9 +3204,7 @@ export interface operations {
     choose: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3375,9 +3369,7 @@ export interface operations {
     add: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3403,9 +3395,7 @@ export interface operations {
     accept: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3457,9 +3447,7 @@ export interface operations {
     withdraw: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3507,9 +3495,7 @@ export interface operations {
     handOver: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3579,9 +3565,7 @@ export interface operations {
     setLimits: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3659,9 +3643,7 @@ export interface operations {
     position: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3687,9 +3669,7 @@ export interface operations {
     without: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3737,9 +3717,7 @@ export interface operations {
     place: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3793,9 +3771,7 @@ export interface operations {
             query?: {
                 changes?: boolean;
             };
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3823,9 +3799,7 @@ export interface operations {
             query?: {
                 changes?: boolean;
             };
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -3851,9 +3825,7 @@ export interface operations {
     replay: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -4037,9 +4009,7 @@ export interface operations {
     place_1: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -4065,9 +4035,7 @@ export interface operations {
     release: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -4093,9 +4061,7 @@ export interface operations {
     apply: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -4215,9 +4181,7 @@ export interface operations {
     change_1: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -4343,9 +4307,7 @@ export interface operations {
             query?: {
                 changes?: boolean;
             };
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -4554,9 +4516,7 @@ export interface operations {
     create: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path?: never;
             cookie?: never;
         };
@@ -4604,9 +4564,7 @@ export interface operations {
             query: {
                 name: string;
             };
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -4650,9 +4608,7 @@ export interface operations {
     take: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -4680,9 +4636,7 @@ export interface operations {
             query: {
                 entry: string;
             };
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -4776,9 +4730,7 @@ export interface operations {
     settings: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -4826,9 +4778,7 @@ export interface operations {
     upload: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
@@ -4876,9 +4826,7 @@ export interface operations {
     change: {
         parameters: {
             query?: never;
-            header: {
-                "X-Yentra-Person": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };

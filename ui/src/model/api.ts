@@ -94,8 +94,9 @@ export function setPerson(name: string) {
   localStorage.setItem(PERSON_KEY, name.trim());
 }
 
-/** What is not an answer is thrown as a {@link ProblemError}. */
+/** Says who asks; what is not an answer is thrown as a {@link ProblemError}. */
 async function sent(request: Request): Promise<Response> {
+  request.headers.set('X-Yentra-Person', encodeURIComponent(person()));
   let answer: Response;
   try {
     answer = await fetch(request);
@@ -123,9 +124,6 @@ async function sent(request: Request): Promise<Response> {
 /** Paths, parameters and answers are those of the server's description of itself. */
 const client = createClient<paths>({ baseUrl: window.location.origin, fetch: sent });
 
-/** Who asks for a change. */
-const by = () => ({ 'X-Yentra-Person': encodeURIComponent(person()) });
-
 /** The answer itself: all else is thrown. */
 const ok = async <T>(call: Promise<{ data?: T }>): Promise<T> => (await call).data as T;
 
@@ -143,7 +141,7 @@ export const api = {
   settings: (project: Project, settings: Settings) =>
     ok(
       client.PUT('/api/projects/{id}/settings', {
-        params: { path: { id: project.id }, header: by() },
+        params: { path: { id: project.id } },
         body: {
           basedOn: project.version,
           settings,
@@ -159,12 +157,11 @@ export const api = {
       }),
     ),
   buildingUses: () => ok(client.GET('/api/building-uses')),
-  createProject: (name: string) =>
-    ok(client.POST('/api/projects', { params: { header: by() }, body: { name } })),
+  createProject: (name: string) => ok(client.POST('/api/projects', { params: {}, body: { name } })),
   deliver: (project: string, file: File) =>
     ok(
       client.POST('/api/projects/{id}/deliveries', {
-        params: { path: { id: project }, query: { name: file.name }, header: by() },
+        params: { path: { id: project }, query: { name: file.name } },
         ...raw(file),
       }),
     ),
@@ -184,7 +181,7 @@ export const api = {
   repair: (delivery: string, basedOn: number, repair: Repair, finding?: string) =>
     ok(
       client.POST('/api/deliveries/{id}/repairs', {
-        params: { path: { id: delivery }, query: { changes: true }, header: by() },
+        params: { path: { id: delivery }, query: { changes: true } },
         body: {
           basedOn,
           repair,
@@ -202,14 +199,14 @@ export const api = {
   accept: (delivery: string, findings: string[], reason: string) =>
     ok(
       client.POST('/api/deliveries/{id}/findings/accept', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { findings, reason },
       }),
     ),
   withdraw: (delivery: string, findings: string[]) =>
     ok(
       client.POST('/api/deliveries/{id}/findings/withdraw', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { findings },
       }),
     ),
@@ -226,7 +223,7 @@ export const api = {
   setLimits: (delivery: string, basedOn: number, limits: Record<string, number>) =>
     ok(
       client.PUT('/api/deliveries/{id}/limits', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { basedOn, limits },
       }),
     ),
@@ -239,7 +236,7 @@ export const api = {
     ),
   bcf: async (delivery: string, version: string, findings?: string[]) => {
     const { data, response } = await client.POST('/api/deliveries/{id}/bcf', {
-      params: { path: { id: delivery }, header: by() },
+      params: { path: { id: delivery } },
       body: { version, findings },
       parseAs: 'blob',
     });
@@ -253,14 +250,14 @@ export const api = {
   answers: (delivery: string, file: File) =>
     ok(
       client.POST('/api/deliveries/{id}/bcf/answers', {
-        params: { path: { id: delivery }, query: { name: file.name }, header: by() },
+        params: { path: { id: delivery }, query: { name: file.name } },
         ...raw(file),
       }),
     ),
   position: (delivery: string, basedOn: number, position: number) =>
     ok(
       client.POST('/api/deliveries/{id}/log/position', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { basedOn, position },
       }),
     ),
@@ -274,7 +271,7 @@ export const api = {
   without: (delivery: string, basedOn: number, entries: number[]) =>
     ok(
       client.POST('/api/deliveries/{id}/log/without', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { basedOn, entries },
       }),
     ),
@@ -283,7 +280,7 @@ export const api = {
   replay: (delivery: string, basedOn: number) =>
     ok(
       client.POST('/api/deliveries/{id}/replay', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { basedOn },
       }),
     ),
@@ -347,14 +344,14 @@ export const api = {
   takeLibrary: (project: string, incoming: Library, taken: string[], shared: boolean) =>
     ok(
       client.PUT('/api/projects/{id}/library', {
-        params: { path: { id: project }, header: by() },
+        params: { path: { id: project } },
         body: { incoming, taken, shared },
       }),
     ),
   dropLibrary: (project: string, entry: string) =>
     ok(
       client.DELETE('/api/projects/{id}/library', {
-        params: { path: { id: project }, query: { entry }, header: by() },
+        params: { path: { id: project }, query: { entry } },
       }),
     ),
   boundaries: (delivery: string) =>
@@ -390,7 +387,7 @@ export const api = {
   ) =>
     ok(
       client.POST('/api/deliveries/{id}/boundaries/choice', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: {
           basedOn,
           spaces,
@@ -403,28 +400,28 @@ export const api = {
   addSpaces: (delivery: string, basedOn: number, volumes: Schemas['SeedView'][]) =>
     ok(
       client.POST('/api/deliveries/{id}/enclosed', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { basedOn, volumes },
       }),
     ),
   part: (delivery: string, basedOn: number, part: number | null) =>
     ok(
       client.PUT('/api/deliveries/{id}/part', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { basedOn, part },
       }),
     ),
   undo: (delivery: string, basedOn: number) =>
     ok(
       client.POST('/api/deliveries/{id}/undo', {
-        params: { path: { id: delivery }, query: { changes: true }, header: by() },
+        params: { path: { id: delivery }, query: { changes: true } },
         body: { basedOn },
       }),
     ),
   redo: (delivery: string, basedOn: number) =>
     ok(
       client.POST('/api/deliveries/{id}/redo', {
-        params: { path: { id: delivery }, query: { changes: true }, header: by() },
+        params: { path: { id: delivery }, query: { changes: true } },
         body: { basedOn },
       }),
     ),
@@ -470,14 +467,14 @@ export const api = {
   applySheet: (delivery: string, basedOn: number, sheet: string) =>
     ok(
       client.POST('/api/deliveries/{id}/scope/sheet', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { basedOn, sheet },
       }),
     ),
   place: (delivery: string, basedOn: number, keys: string[], isIn: boolean, reason: string) =>
     ok(
       client.POST('/api/deliveries/{id}/scope/place', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: {
           basedOn,
           keys,
@@ -489,14 +486,14 @@ export const api = {
   release: (delivery: string, basedOn: number, keys: string[]) =>
     ok(
       client.POST('/api/deliveries/{id}/scope/release', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { basedOn, keys },
       }),
     ),
   setValues: (delivery: string, basedOn: number, change: ValueRequest) =>
     ok(
       client.POST('/api/deliveries/{id}/scope/values', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { basedOn, ...change },
       }),
     ),
@@ -506,12 +503,12 @@ export const api = {
   addSheet: (project: string, sheet: SheetCells | File) =>
     ok(
       client.POST('/api/projects/{id}/sheets', {
-        params: { path: { id: project }, header: by() },
+        params: { path: { id: project } },
         ...(sheet instanceof File ? raw(sheet) : { body: sheet }),
       }),
     ),
   changeSheet: (id: string, cells: SheetCells) =>
-    ok(client.PUT('/api/sheets/{id}', { params: { path: { id }, header: by() }, body: cells })),
+    ok(client.PUT('/api/sheets/{id}', { params: { path: { id } }, body: cells })),
   dropSheet: (id: string) => client.DELETE('/api/sheets/{id}', { params: { path: { id } } }),
   compareSheets: (id: string, other: string) =>
     ok(
@@ -524,7 +521,7 @@ export const api = {
   handOver: (delivery: string, basedOn: number, allowBlockers: boolean) =>
     ok(
       client.POST('/api/deliveries/{id}/handovers', {
-        params: { path: { id: delivery }, header: by() },
+        params: { path: { id: delivery } },
         body: { basedOn, allowBlockers },
       }),
     ),

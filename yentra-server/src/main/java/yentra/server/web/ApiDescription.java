@@ -1,7 +1,10 @@
 package yentra.server.web;
 
 import com.fasterxml.jackson.databind.JavaType;
+import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.security.SecurityRequirement;
+import io.swagger.v3.oas.models.security.SecurityScheme;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -29,7 +32,25 @@ public class ApiDescription {
       api.setServers(null);
       api.getInfo().title("Yentra").version("1");
       api.getComponents().getSchemas().forEach(ApiDescription::require);
+      whoAsks(api);
     };
+  }
+
+  /** The header that every request brings is said once, not of each that looks at it. */
+  private static void whoAsks(OpenAPI api) {
+    api.getPaths().values().stream()
+        .flatMap(path -> path.readOperations().stream())
+        .filter(o -> o.getParameters() != null)
+        .forEach(o -> o.getParameters().removeIf(x -> RequestGuard.PERSON.equals(x.getName())));
+    api.getComponents()
+        .addSecuritySchemes(
+            "person",
+            new SecurityScheme()
+                .type(SecurityScheme.Type.APIKEY)
+                .in(SecurityScheme.In.HEADER)
+                .name(RequestGuard.PERSON)
+                .description("Who asks, URL-encoded; what changes something is refused without."));
+    api.addSecurityItem(new SecurityRequirement().addList("person"));
   }
 
   /** Members of the core's records, which know no annotations of ours, that may be null. */
