@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { Popover } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 
@@ -11,7 +11,7 @@ export interface Choice {
   title?: string;
 }
 
-/** A button that unfolds a list to type into: words narrow it down, Enter takes the first. */
+/** A button that unfolds a list to type into: words narrow it down, arrows go through it, Enter takes. */
 export function Picker({
   label,
   choices,
@@ -29,15 +29,30 @@ export function Picker({
 }) {
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
+  const [at, setAt] = useState(0);
+  const list = useId();
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = choices.filter((c) => {
     const has = `${c.group} ${c.label}`.toLowerCase();
     return words.every((w) => has.includes(w));
   });
 
+  const current = Math.min(at, shown.length - 1);
+
+  function onKey(e: React.KeyboardEvent) {
+    if (e.key === 'Enter' && shown[current]) pick(shown[current].id);
+    const step = { ArrowDown: 1, ArrowUp: -1 }[e.key];
+    if (step === undefined || !shown.length) return;
+    e.preventDefault();
+    const next = (current + step + shown.length) % shown.length;
+    setAt(next);
+    document.getElementById(`${list}-${next}`)?.scrollIntoView({ block: 'nearest' });
+  }
+
   function pick(id: string) {
     setOpen(false);
     setText('');
+    setAt(0);
     onPick(id);
   }
 
@@ -56,11 +71,18 @@ export function Picker({
             className="field m-1.5 w-[calc(100%-12px)]"
             placeholder="Type to narrow the list"
             aria-label="Narrow the list"
+            role="combobox"
+            aria-expanded
+            aria-controls={list}
+            aria-activedescendant={shown[current] && `${list}-${current}`}
             value={text}
-            onChange={(e) => setText(e.target.value)}
-            onKeyDown={(e) => e.key === 'Enter' && shown[0] && pick(shown[0].id)}
+            onChange={(e) => {
+              setText(e.target.value);
+              setAt(0);
+            }}
+            onKeyDown={onKey}
           />
-          <div className="max-h-72 overflow-y-auto pb-1" role="listbox">
+          <div className="max-h-72 overflow-y-auto pb-1" role="listbox" id={list}>
             {shown.map((c, i) => (
               <div key={c.id}>
                 {(i === 0 || shown[i - 1].group !== c.group) && (
@@ -68,8 +90,10 @@ export function Picker({
                 )}
                 <button
                   role="option"
-                  aria-selected={false}
-                  className="flex w-full items-baseline gap-2 px-3 py-[3px] text-left hover:bg-kelp-soft focus:bg-kelp-soft"
+                  id={`${list}-${i}`}
+                  aria-selected={i === current}
+                  tabIndex={-1}
+                  className={`flex w-full items-baseline gap-2 px-3 py-[3px] text-left hover:bg-kelp-soft ${i === current ? 'bg-kelp-soft' : ''}`}
                   title={c.title}
                   onClick={() => pick(c.id)}
                 >

@@ -82,6 +82,7 @@ public final class LibraryComparison {
       number(out, "specific heat", x.specificHeat(), y.specificHeat(), "J/kgK");
       number(out, "resistance", x.resistance(), y.resistance(), "m²K/W");
     } else if (a instanceof LibraryConstruction x && b instanceof LibraryConstruction y) {
+      text(out, "meant for", x.use(), y.use());
       number(out, "U-value", x.uValue(), y.uValue(), "W/m²K");
       layers(out, x.layers(), y.layers());
     } else if (a instanceof LibraryGlazing x && b instanceof LibraryGlazing y) {
