@@ -585,9 +585,7 @@ final class IfcWriter {
       return;
     }
     Glazing glass =
-        envelope.glazings().stream()
-            .filter(g -> g.key().equals(o.glazing()))
-            .findFirst()
+        envelope.glazing(o.glazing())
             .orElseThrow();
     List<String> values = new ArrayList<>();
     values.add("'IsExternal',$,IFCBOOLEAN(.T.)");

@@ -24,6 +24,10 @@ public final class Envelope {
   private final Map<String, Space> spaces;
   private final Map<String, Surface> surfaces;
   private final Map<String, Construction> constructions;
+  private final KeyIndex<Storey> storeys;
+  private final KeyIndex<Zone> zones;
+  private final KeyIndex<Material> materials;
+  private final KeyIndex<Glazing> glazings;
 
   /** Made when first asked for; two threads may both do so, and find the same. */
   private volatile Map<String, Surface> parents;
@@ -97,6 +101,11 @@ public final class Envelope {
         like != null && like.parts.constructions == parts.constructions
             ? like.constructions
             : index(parts.constructions, Construction::key);
+    this.storeys = KeyIndex.of(parts.storeys, Storey::key, like == null ? null : like.storeys);
+    this.zones = KeyIndex.of(parts.zones, Zone::key, like == null ? null : like.zones);
+    this.materials =
+        KeyIndex.of(parts.materials, Material::key, like == null ? null : like.materials);
+    this.glazings = KeyIndex.of(parts.glazings, Glazing::key, like == null ? null : like.glazings);
   }
 
   private Map<String, Surface> parents() {
@@ -203,17 +212,20 @@ public final class Envelope {
     return key == null ? Optional.empty() : Optional.ofNullable(constructions.get(key));
   }
 
+  public Optional<Storey> storey(String key) {
+    return storeys.get(key);
+  }
+
+  public Optional<Zone> zone(String key) {
+    return zones.get(key);
+  }
+
   public Optional<Material> material(String key) {
-    return find(parts.materials, Material::key, key);
+    return materials.get(key);
   }
 
   public Optional<Glazing> glazing(String key) {
-    return find(parts.glazings, Glazing::key, key);
-  }
-
-  /** Of what there are few, and which are asked for seldom: no index is kept of them. */
-  private static <T> Optional<T> find(List<T> list, Function<T, String> keyOf, String key) {
-    return list.stream().filter(t -> keyOf.apply(t).equals(key)).findFirst();
+    return glazings.get(key);
   }
 
   /** The surface that an opening lies in. */

@@ -180,11 +180,7 @@ public final class EnvelopeModel implements ArchitecturalModel {
   }
 
   private String zone(String key) {
-    return envelope.zones().stream()
-        .filter(z -> z.key().equals(key))
-        .map(Zone::name)
-        .findFirst()
-        .orElse(key);
+    return envelope.zone(key).map(Zone::name).orElse(key);
   }
 
   private static void text(List<Property> out, String name, String value) {

@@ -35,9 +35,7 @@ public final class Target {
   }
 
   public static Zone zone(Envelope e, String key) throws NotApplicableException {
-    return e.zones().stream()
-        .filter(z -> z.key().equals(key))
-        .findFirst()
+    return e.zone(key)
         .orElseThrow(() -> new NotApplicableException("The zone " + key + " is no longer there."));
   }
 }

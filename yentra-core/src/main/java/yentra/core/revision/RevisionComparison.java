@@ -176,11 +176,7 @@ public final class RevisionComparison {
   }
 
   private static String storey(Envelope e, Space s) {
-    return e.storeys().stream()
-        .filter(x -> x.key().equals(s.storey()))
-        .map(x -> x.name())
-        .findFirst()
-        .orElse(s.storey() == null ? "" : s.storey());
+    return e.storey(s.storey()).map(x -> x.name()).orElse(s.storey() == null ? "" : s.storey());
   }
 
   // --- surfaces

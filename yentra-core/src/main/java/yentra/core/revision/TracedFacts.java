@@ -168,12 +168,7 @@ final class TracedFacts {
   }
 
   private void windowType(String key) {
-    title =
-        envelope.glazings().stream()
-            .filter(g -> g.key().equals(key))
-            .findFirst()
-            .map(g -> g.label())
-            .orElse(key);
+    title = envelope.glazing(key).map(g -> g.label()).orElse(key);
     envelope
         .surfaces()
         .forEach(
@@ -187,16 +182,8 @@ final class TracedFacts {
   private void group(String kind, String key) {
     title =
         kind.equals("zone")
-            ? envelope.zones().stream()
-                .filter(z -> z.key().equals(key))
-                .findFirst()
-                .map(z -> z.label())
-                .orElse(key)
-            : envelope.storeys().stream()
-                .filter(s -> s.key().equals(key))
-                .findFirst()
-                .map(s -> s.name())
-                .orElse(key);
+            ? envelope.zone(key).map(z -> z.label()).orElse(key)
+            : envelope.storey(key).map(s -> s.name()).orElse(key);
     envelope.spaces().stream()
         .filter(s -> key.equals(kind.equals("zone") ? s.zone() : s.storey()))
         .forEach(s -> select.add(s.key()));
@@ -329,11 +316,7 @@ final class TracedFacts {
   }
 
   private String storey(Space s) {
-    return envelope.storeys().stream()
-        .filter(x -> x.key().equals(s.storey()))
-        .map(x -> ", " + x.name())
-        .findFirst()
-        .orElse("");
+    return envelope.storey(s.storey()).map(x -> ", " + x.name()).orElse("");
   }
 
   private static String upper(String s) {

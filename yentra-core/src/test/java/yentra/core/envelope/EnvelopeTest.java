@@ -31,7 +31,15 @@ class EnvelopeTest {
     assertThat(e.opening("stray")).map(Opening::key).contains("stray");
     assertThat(e.parentOf("win")).map(Surface::key).contains("a-south");
     assertThat(e.parentOf("stray")).isEmpty();
+    assertThat(e.storey("st-1")).map(Storey::name).contains("Ground floor");
+    assertThat(e.zone("z-1")).map(Zone::name).contains("House");
+    assertThat(e.zone(null)).isEmpty();
+    // what is found goes with its list from one envelope to the next, and not beyond it
+    assertThat(e.withZones(List.of()).zone("z-1")).isEmpty();
+    assertThat(e.withSurfaces(List.of()).zone("z-1")).isPresent();
     for (String no : List.of("", "nothing", "A-SOUTH")) {
+      assertThat(e.storey(no)).isEmpty();
+      assertThat(e.zone(no)).isEmpty();
       assertThat(e.space(no)).isEmpty();
       assertThat(e.surface(no)).isEmpty();
       assertThat(e.construction(no)).isEmpty();

@@ -77,9 +77,7 @@ public final class FileNotes {
       case PEOPLE_SCHEDULE, LIGHTING_SCHEDULE, EQUIPMENT_SCHEDULE ->
           e.space(key).map(s -> refers(n, schedule(s, n.member()))).orElse(true);
       case HEATING_SCHEDULE, COOLING_SCHEDULE, AIR_SCHEDULE ->
-          e.zones().stream()
-              .filter(z -> z.key().equals(key))
-              .anyMatch(z -> refers(n, schedule(z, n.member())));
+          e.zone(key).map(z -> refers(n, schedule(z, n.member()))).orElse(false);
       case WEEK ->
           e.schedules().years().stream()
               .anyMatch(y -> y.periods().stream().anyMatch(p -> refers(n, p.week())));

@@ -26,9 +26,7 @@ public record AmendGlazing(
   @Override
   public Envelope apply(Envelope e, Rules rules) throws NotApplicableException {
     Glazing g =
-        e.glazings().stream()
-            .filter(x -> x.key().equals(glazing))
-            .findFirst()
+        e.glazing(glazing)
             .orElseThrow(
                 () ->
                     new NotApplicableException(

@@ -76,12 +76,7 @@ public record AmendMaterial(
     said(set, "density", density, "kg/m³");
     said(set, "specific heat", specificHeat, "J/kgK");
     said(set, "resistance", resistance, "m²K/W");
-    String name =
-        before.materials().stream()
-            .filter(m -> m.key().equals(material))
-            .map(Material::label)
-            .findFirst()
-            .orElse("material " + material);
+    String name = before.material(material).map(Material::label).orElse("material " + material);
     return "Sets of "
         + name
         + ": "

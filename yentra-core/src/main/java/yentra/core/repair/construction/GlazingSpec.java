@@ -46,13 +46,7 @@ public record GlazingSpec(
   }
 
   public String label(Envelope e) {
-    return key == null
-        ? name
-        : e.glazings().stream()
-            .filter(g -> g.key().equals(key))
-            .map(Glazing::label)
-            .findFirst()
-            .orElse("window type " + key);
+    return key == null ? name : e.glazing(key).map(Glazing::label).orElse("window type " + key);
   }
 
   /** An envelope that has it, and its key there. */

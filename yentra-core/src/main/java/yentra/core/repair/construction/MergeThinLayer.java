@@ -145,11 +145,7 @@ public record MergeThinLayer(String material) implements Repair {
   @Override
   public String describe(Envelope before, Envelope after, Naming naming) {
     return "Merges the layer "
-        + before.materials().stream()
-            .filter(m -> m.key().equals(material))
-            .map(Material::label)
-            .findFirst()
-            .orElse(material)
+        + before.material(material).map(Material::label).orElse(material)
         + " into its neighbour; resistance and heat capacity stay.";
   }
 }

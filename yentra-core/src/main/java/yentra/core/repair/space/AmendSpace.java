@@ -55,12 +55,7 @@ public record AmendSpace(String space, String storey, boolean unstated, boolean 
     String name = naming.space(space);
     if (storey != null) {
       b.append("Puts ").append(name).append(" on ");
-      b.append(
-          before.storeys().stream()
-              .filter(x -> x.key().equals(storey))
-              .map(Storey::name)
-              .findFirst()
-              .orElse(storey));
+      b.append(before.storey(storey).map(Storey::name).orElse(storey));
       b.append(". ");
     }
     Space s = before.space(space).orElse(null);

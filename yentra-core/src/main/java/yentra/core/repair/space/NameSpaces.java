@@ -129,7 +129,7 @@ public record NameSpaces(String rule, List<String> spaces) implements Repair {
   }
 
   private static java.util.Optional<Storey> storey(Envelope e, Space s) {
-    return e.storeys().stream().filter(x -> x.key().equals(s.storey())).findFirst();
+    return e.storey(s.storey());
   }
 
   private static double level(Envelope e, Space s) {

@@ -105,12 +105,7 @@ public record AmendZone(String zone, String name, Double heating, Double cooling
 
   @Override
   public String describe(Envelope before, Envelope after, Naming naming) {
-    String label =
-        before.zones().stream()
-            .filter(z -> z.key().equals(zone))
-            .map(Zone::label)
-            .findFirst()
-            .orElse(zone);
+    String label = before.zone(zone).map(Zone::label).orElse(zone);
     List<String> set = new ArrayList<>();
     if (name != null) {
       set.add("its name " + name);

@@ -110,14 +110,7 @@ public record GiveZone(
   @Override
   public String describe(Envelope before, Envelope after, Naming naming) {
     String what = spaces.size() == 1 ? naming.object(spaces.get(0)) : spaces.size() + " spaces";
-    String to =
-        zone == null
-            ? name
-            : before.zones().stream()
-                .filter(z -> z.key().equals(zone))
-                .map(Zone::label)
-                .findFirst()
-                .orElse(zone);
+    String to = zone == null ? name : before.zone(zone).map(Zone::label).orElse(zone);
     return "Puts " + what + " into the zone " + to + ".";
   }
 }

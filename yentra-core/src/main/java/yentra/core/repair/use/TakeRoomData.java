@@ -126,7 +126,7 @@ public record TakeRoomData(List<Room> rooms) implements Repair {
   }
 
   private static Optional<Zone> zone(Envelope e, String key) {
-    return e.zones().stream().filter(z -> z.key().equals(key)).findFirst();
+    return e.zone(key);
   }
 
   private static String key(Envelope e, String label) {
