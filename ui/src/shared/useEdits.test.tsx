@@ -1,20 +1,26 @@
 // @vitest-environment happy-dom
 import { act, screen, waitFor } from '@testing-library/react';
+import { useEffect } from 'react';
 import { describe, expect, it } from 'vitest';
-import { answers, eachAnew, show } from '../shared/testPage';
-import type { Model, Repair } from './api';
-import { model, surface } from './testModel';
-import { useView } from './state';
-import { useEdits, type Edits } from './useEdits';
+import { answers, eachAnew, show } from './testPage';
+import type { Model, Repair } from '../model/api';
+import { model, surface } from '../model/testModel';
+import { useView } from '../model/state';
+import { useEdits, type Edits } from '../model/useEdits';
 
 eachAnew();
 
 const DELETE = { kind: 'DeleteSurface', surface: 's1' } as Repair;
 const OTHER = { kind: 'ReverseSurface', surface: 's1' } as Repair;
 
-let edits: Edits;
+/** The newest edits of the page. */
+const taken: Edits[] = [];
+const take = (e: Edits) => taken.push(e);
+const now = () => taken[taken.length - 1];
+
 function Editor({ of }: { of: Model }) {
-  edits = useEdits(of);
+  const edits = useEdits(of);
+  useEffect(() => void take(edits));
   return <output data-testid="busy">{String(edits.busy)}</output>;
 }
 
@@ -34,7 +40,7 @@ describe('edits', () => {
     show(<Editor of={model({})} />);
     let made: boolean | undefined;
     await act(async () => {
-      made = await edits.apply(DELETE, 'VOL-401:a');
+      made = await now().apply(DELETE, 'VOL-401:a');
     });
     expect(made).toBe(true);
     expect(asked[0].body).toEqual({ basedOn: 1, repair: DELETE, finding: 'VOL-401:a' });
@@ -48,7 +54,7 @@ describe('edits', () => {
   it('speak the units of the project', async () => {
     answers({ 'POST /api/deliveries/d/repairs?changes=true': next(2) });
     show(<Editor of={model({})} />, { units: 'IP' });
-    await act(async () => void (await edits.apply(DELETE)));
+    await act(async () => void (await now().apply(DELETE)));
     expect(useView.getState().message?.text).toBe('Deletes a wall of 32.3 ft².');
   });
 
@@ -58,7 +64,7 @@ describe('edits', () => {
     });
     const { client } = show(<Editor of={model({})} />);
     client.setQueryData(['model', 'd'], model({}));
-    act(() => edits.undo());
+    act(() => now().undo());
     await waitFor(() =>
       expect(useView.getState().message).toEqual({ text: 'A. Person was first.', bad: true }),
     );
@@ -70,12 +76,12 @@ describe('edits', () => {
     show(<Editor of={model({})} />);
     let second: boolean | undefined;
     await act(async () => {
-      const first = edits.apply(DELETE);
+      const first = now().apply(DELETE);
       await Promise.resolve();
       await first;
     });
     await act(async () => {
-      const running = edits.apply(DELETE);
+      const running = now().apply(DELETE);
       second = await running;
     });
     expect(second).toBe(true);
@@ -90,9 +96,9 @@ describe('edits', () => {
       'POST /api/deliveries/d/redo?changes=true': next(3),
     });
     show(<Editor of={{ ...m, delivery }} />);
-    act(() => edits.undo());
+    act(() => now().undo());
     await waitFor(() => expect(useView.getState().message?.text).toBe('Undone: Deletes a wall.'));
-    act(() => edits.redo());
+    act(() => now().redo());
     await waitFor(() => expect(useView.getState().message?.text).toBe('Made again: Turns a wall.'));
   });
 
@@ -104,7 +110,7 @@ describe('edits', () => {
       },
     });
     show(<Editor of={model({})} />);
-    act(() => edits.place(null));
+    act(() => now().place(null));
     await waitFor(() => expect(useView.getState().message?.text).toBe('Part 2, revision 1'));
     expect(asked[0].body).toEqual({ basedOn: 1, part: null });
   });
@@ -114,7 +120,7 @@ describe('a repair that is considered', () => {
   it('waits for its preview', async () => {
     answers({ 'POST /api/deliveries/d/preview': PREVIEW });
     show(<Editor of={model({})} />);
-    act(() => edits.consider(DELETE, 'Delete it', 'f1'));
+    act(() => now().consider(DELETE, 'Delete it', 'f1'));
     expect(useView.getState().pending).toMatchObject({
       label: 'Delete it',
       finding: 'f1',
@@ -128,19 +134,19 @@ describe('a repair that is considered', () => {
   it('says why it cannot be made', async () => {
     answers({ 'POST /api/deliveries/d/preview': new Error('The surface is gone.') });
     show(<Editor of={model({})} />);
-    act(() => edits.consider(DELETE, 'Delete it'));
+    act(() => now().consider(DELETE, 'Delete it'));
     await waitFor(() => expect(useView.getState().pending?.error).toBe('The surface is gone.'));
   });
 
   it('gives way to another, whose preview is its own', async () => {
     answers({ 'POST /api/deliveries/d/preview': PREVIEW });
     show(<Editor of={model({})} />);
-    act(() => edits.consider(DELETE, 'Delete it'));
-    act(() => edits.consider(OTHER, 'Turn it round'));
+    act(() => now().consider(DELETE, 'Delete it'));
+    act(() => now().consider(OTHER, 'Turn it round'));
     await waitFor(() => expect(useView.getState().pending?.preview).not.toBeNull());
     expect(useView.getState().pending?.label).toBe('Turn it round');
     // what was put aside stays so
-    act(() => edits.consider(DELETE, 'Delete it'));
+    act(() => now().consider(DELETE, 'Delete it'));
     act(() => useView.setState({ pending: null }));
     await new Promise((done) => setTimeout(done, 20));
     expect(useView.getState().pending).toBeNull();
@@ -155,7 +161,7 @@ describe('a repair that is considered', () => {
       },
     });
     show(<Editor of={model({})} />);
-    act(() => edits.sweep(['f1', 'f2'], DELETE, 'Delete them'));
+    act(() => now().sweep(['f1', 'f2'], DELETE, 'Delete them'));
     await waitFor(() => expect(useView.getState().pending?.left).toHaveLength(1));
     expect(useView.getState().pending?.repair.kind).toBe('Several');
     expect(useView.getState().pending?.error).toBeNull();
@@ -166,12 +172,12 @@ describe('a repair that is considered', () => {
       'POST /api/deliveries/d/findings/sweep': { repair: null, left: [], preview: null },
     });
     show(<Editor of={model({})} />);
-    act(() => edits.sweep(['f1'], DELETE, 'Delete them'));
+    act(() => now().sweep(['f1'], DELETE, 'Delete them'));
     await waitFor(() =>
       expect(useView.getState().pending?.error).toBe('It works for none of them.'),
     );
     answers({ 'POST /api/deliveries/d/findings/sweep': new Error('Too many.') });
-    act(() => edits.sweep(['f1'], OTHER, 'Turn them'));
+    act(() => now().sweep(['f1'], OTHER, 'Turn them'));
     await waitFor(() => expect(useView.getState().pending?.error).toBe('Too many.'));
   });
 });
