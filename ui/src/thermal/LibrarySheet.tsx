@@ -5,24 +5,14 @@ import { api, type LibraryAnswer, type LibraryImport, type Model } from '../mode
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
 import { count } from '../model/words';
-import { dayLabel, kindLabel } from './schedules';
 import type { Keep } from './entries';
 import { DefineConstruction } from './DefineConstruction';
 import { DefineFrame } from './DefineFrame';
 import { DefineMaterial } from './DefineMaterial';
 import { DefineWindow } from './DefineWindow';
-import { plain } from './specs';
-import { figures, useUnits, type Units } from '../model/units';
-
-interface Row {
-  id: string;
-  kind: string;
-  name: string;
-  group: string;
-  value: string;
-  source: string;
-  kept: string;
-}
+import { Incoming } from './Incoming';
+import { rowsOf, type Row } from './libraryRows';
+import { useUnits } from '../model/units';
 
 const EMPTY: ReadonlySet<string> = new Set();
 
@@ -189,151 +179,6 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
           </p>
         )}
       </aside>
-    </div>
-  );
-}
-
-function rowsOf(units: Units, a: LibraryAnswer): Row[] {
-  const l = a.library;
-  const own = new Set(a.project);
-  const shared = new Set(a.shared);
-  const row = (
-    kind: string,
-    x: { name: string; source: string },
-    group: string,
-    value: string,
-  ): Row => {
-    const id = `${kind}:${plain(x.name)}`;
-    return {
-      id,
-      kind,
-      name: x.name,
-      group,
-      value,
-      source: x.source,
-      kept: own.has(id) ? 'project' : shared.has(id) ? 'shared' : 'shipped',
-    };
-  };
-  const u = (v: number | null | undefined) =>
-    v == null ? '–' : `U ${figures(units.uValue.to(v))} ${units.uValue.unit}`;
-  return [
-    ...l.constructions.map((c) => row('construction', c, c.use, u(a.uValues[c.name]))),
-    ...l.glazings.map((g) => row('window type', g, g.category, u(g.uValue))),
-    ...l.materials.map((m) =>
-      row(
-        'material',
-        m,
-        m.category,
-        m.conductivity == null
-          ? `R ${figures(m.resistance)}`
-          : `${figures(units.conductivity.to(m.conductivity))} ${units.conductivity.unit}`,
-      ),
-    ),
-    ...l.uses.map((x) =>
-      row(
-        'use',
-        x,
-        x.words.join(', '),
-        `${figures(x.lighting == null ? null : units.powerDensity.to(x.lighting))} + ${figures(x.equipment == null ? null : units.powerDensity.to(x.equipment))} ${units.powerDensity.unit}`,
-      ),
-    ),
-    ...l.schedules.map((x) =>
-      row(
-        'schedule',
-        { name: x.profile.name, source: x.source },
-        kindLabel(units, x.profile.type),
-        x.profile.periods[0].days.map((d) => dayLabel(d.days)).join(', '),
-      ),
-    ),
-    ...l.frames.map((f) => row('frame', f, '', u(f.uValue))),
-  ];
-}
-
-function Incoming({
-  incoming,
-  take,
-  leave,
-}: {
-  incoming: LibraryImport;
-  take: (taken: string[], shared: boolean) => void;
-  leave: () => void;
-}) {
-  const id = (e: { kind: string; name: string }) => `${e.kind}:${plain(e.name)}`;
-  const [taken, setTaken] = useState(
-    () => new Set(incoming.entries.filter((e) => e.status === 'NEW').map(id)),
-  );
-  const [shared, setShared] = useState(false);
-  const of = (status: string) => incoming.entries.filter((e) => e.status === status);
-
-  function toggle(key: string) {
-    const next = new Set(taken);
-    if (!next.delete(key)) next.add(key);
-    setTaken(next);
-  }
-
-  return (
-    <div data-testid="incoming">
-      <p className="font-semibold">
-        {of('NEW').length} new, {of('DIFFERENT').length} different, {of('EQUAL').length} equal
-        {incoming.faults.length > 0 && `, ${count(incoming.faults.length, 'row')} left out`}
-      </p>
-      {incoming.faults.map((f, i) => (
-        <p key={i} className="mt-1 text-sm text-error" data-testid="library-fault">
-          {[f.sheet && `Sheet ${f.sheet}`, f.row > 0 && `row ${f.row}`, f.column]
-            .filter(Boolean)
-            .join(', ')}
-          : {f.message}
-        </p>
-      ))}
-      {(['DIFFERENT', 'NEW'] as const).map((status) => (
-        <div key={status}>
-          {of(status).length > 0 && (
-            <h4 className="kicker mt-1.5">
-              {status === 'NEW' ? 'New' : 'Different; ticked ones replace what is there'}
-            </h4>
-          )}
-          {of(status).map((e) => (
-            <label key={id(e)} className="flex items-start gap-2 text-sm leading-[20px]">
-              <input
-                type="checkbox"
-                className="mt-1 accent-kelp"
-                checked={taken.has(id(e))}
-                onChange={() => toggle(id(e))}
-              />
-              <span>
-                {e.name} <span className="text-muted">{e.kind}</span>
-                {e.differences.map((d) => (
-                  <span key={d} className="block text-muted">
-                    {d}
-                  </span>
-                ))}
-              </span>
-            </label>
-          ))}
-        </div>
-      ))}
-      <label className="mt-2 flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="accent-kelp"
-          checked={shared}
-          onChange={(e) => setShared(e.target.checked)}
-        />
-        For all projects
-      </label>
-      <div className="mt-1.5 flex gap-1.5">
-        <button
-          className="btn btn-main"
-          disabled={!taken.size}
-          data-testid="take-library"
-          onClick={() => take([...taken], shared)}
-        >
-          Take {count(taken.size, 'entry', 'entries')}
-        </button>
-        <button className="btn" onClick={leave}>
-          Leave them
-        </button>
-      </div>
     </div>
   );
 }
