@@ -584,9 +584,7 @@ final class IfcWriter {
       }
       return;
     }
-    Glazing glass =
-        envelope.glazing(o.glazing())
-            .orElseThrow();
+    Glazing glass = envelope.glazing(o.glazing()).orElseThrow();
     List<String> values = new ArrayList<>();
     values.add("'IsExternal',$,IFCBOOLEAN(.T.)");
     if (more == null || !more.lacksTransmittance(o)) {
