@@ -7,32 +7,26 @@ package yentra.core.units;
  * <p>Source: international yard and pound agreement of 1959 (1 ft = 0.3048 m); ISO 80000-3.
  */
 public enum LengthUnit {
-  KILOMETRE("kilometres", "km", 1000),
-  METRE("metres", "m", 1),
-  CENTIMETRE("centimetres", "cm", 0.01),
-  MILLIMETRE("millimetres", "mm", 0.001),
-  MILE("miles", "mi", 1609.344),
-  YARD("yards", "yd", 0.9144),
-  FOOT("feet", "ft", 0.3048),
-  INCH("inches", "in", 0.0254);
+  KILOMETRE("kilometres", 1000),
+  METRE("metres", 1),
+  CENTIMETRE("centimetres", 0.01),
+  MILLIMETRE("millimetres", 0.001),
+  MILE("miles", 1609.344),
+  YARD("yards", 0.9144),
+  FOOT("feet", 0.3048),
+  INCH("inches", 0.0254);
 
   private final String plural;
-  private final String symbol;
   private final double metres;
 
-  LengthUnit(String plural, String symbol, double metres) {
+  LengthUnit(String plural, double metres) {
     this.plural = plural;
-    this.symbol = symbol;
     this.metres = metres;
   }
 
   /** Its name, such as {@code feet}. */
   public String plural() {
     return plural;
-  }
-
-  public String symbol() {
-    return symbol;
   }
 
   public double metres() {
