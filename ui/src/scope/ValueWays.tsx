@@ -3,7 +3,7 @@ import { Popover } from 'radix-ui';
 import { ChevronDown } from 'lucide-react';
 import type { ValueRequest } from '../model/api';
 import { count } from '../model/words';
-import type { ValueColumn } from './ValueGrid';
+import type { ValueColumn } from './useValueGrid';
 
 type Way = 'replace' | 'copy' | 'rule' | 'remove';
 

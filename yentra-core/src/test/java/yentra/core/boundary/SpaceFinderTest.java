@@ -23,7 +23,7 @@ import yentra.core.geometry.Vec3;
 class SpaceFinderTest {
   private static final Rules R = Rules.standard();
 
-  @Property(tries = 25, seed = "4714")
+  @Property(seed = "4714")
   void theRoomsOfABuildingAreFoundAgain(
       @ForAll @LongRange(min = 1, max = 1_000_000) long seed,
       @ForAll @DoubleRange(min = 0, max = 6.28) double yaw) {
@@ -94,7 +94,7 @@ class SpaceFinderTest {
   }
 
   /** Wall ends that miss each other at a corner by 2 to 8 mm both ways: no faces look across. */
-  @Property(tries = 40, seed = "15")
+  @Property(seed = "15")
   void cornersThatMissEachOtherAreBridged(
       @ForAll @IntRange(min = 20, max = 80) int dx10,
       @ForAll @IntRange(min = 20, max = 80) int dy10,
@@ -122,7 +122,7 @@ class SpaceFinderTest {
   }
 
   /** Wall tops and ends stop short by a few millimetres: the body has no strips of half of one. */
-  @Property(tries = 40, seed = "16")
+  @Property(seed = "16")
   void bridgedBodiesHaveNoSlivers(
       @ForAll @IntRange(min = 20, max = 300) int end10,
       @ForAll @IntRange(min = 20, max = 300) int top10) {

@@ -27,7 +27,7 @@ import yentra.core.geometry.Vec3;
 class WrittenBuildingsPropertiesTest {
   private static final Tolerance T = Tolerance.standard();
 
-  @Property(tries = 25, seed = "15")
+  @Property(seed = "15")
   void whatIsWrittenComesBackEqualAndWithoutNewFaults(
       @ForAll @LongRange(min = 1, max = 1_000_000) long seed,
       @ForAll @DoubleRange(min = 0, max = 6.28) double yaw,
