@@ -1,14 +1,11 @@
 import * as THREE from 'three';
 import { type Drawing, type Item, Picking } from './drawing';
 import { Marks } from './Marks';
-import { type Part, Painter } from './Painter';
+import { Painter } from './Painter';
+import { type Hit, Probe } from './Probe';
+import { chosen, FAINT, FIRM, NONE } from './choice';
 import { ViewControls } from './ViewControls';
 import { INK, LIGHT, PAPER } from '../model/colours';
-
-export interface Hit {
-  key: string;
-  point: THREE.Vector3;
-}
 
 /** What the stage shows of the model. */
 export interface Look {
@@ -24,24 +21,12 @@ export interface Look {
 
 const GHOST = 0.08;
 
-/**
- * In drawings of more items than this, what looks smaller than so many pixels is left out: edges, which would only blacken the picture, and
- * faces that could not be seen.
- */
+/** Drawings of more items than this are drawn piece by piece, and only what is large enough on the screen. */
 const MANY_ITEMS = 10_000;
-const LEAST_PIXELS = { edges: 14, faces: 0.7, faintFaces: 3 };
 /** Time in milliseconds without movement after which all is drawn. */
 const REST = 120;
-/** Items are ordered by size in halvings of their apparent size; of so many at a time a frame may leave off. */
-const HALVINGS = 48;
-const STEP = 128;
-
 /** What of a look changes the picture beneath the marks. */
 const PICTURE = ['visible', 'ghosted', 'cut', 'sweep', 'apart'] as const;
-
-const NONE = -1;
-const FIRM = 0;
-const FAINT = 1;
 
 const NOTHING: Drawing = {
   items: [],
@@ -309,83 +294,33 @@ export class StageScene {
     }
   }
 
-  /** Faces and edges of what is shown, the largest first; of very many items only of those large enough on the screen. */
+  /** Faces and edges of what is shown; of very many items only of those large enough on the screen. */
   private choose() {
-    const d = this.drawing;
-    const all = d.items.length <= MANY_ITEMS;
     const height = this.renderer.getSize(new THREE.Vector2()).y;
-    const scale = height / (2 * Math.tan((this.camera.fov * Math.PI) / 360));
-    const pixels = (i: number) => (all ? Infinity : this.seen(i) * scale);
-    const order = all ? null : this.bySize(pixels);
+    const eye = this.many
+      ? {
+          at: this.camera.position.clone().sub(this.solid.position),
+          scale: height / (2 * Math.tan((this.camera.fov * Math.PI) / 360)),
+        }
+      : null;
     const meshes = [this.solid, this.clear, this.edges, this.faintEdges];
     const into = meshes.map((m) => m.geometry.getIndex()?.array as Uint32Array | undefined);
-    const n = [0, 0, 0, 0];
-    const take = (which: number, list: Uint32Array) => {
-      into[which]!.set(list, n[which]);
-      n[which] += list.length;
-    };
-    const count = d.items.length;
-    const upTo = meshes.map(() => new Uint32Array(Math.floor(count / STEP) + 2));
-    for (let k = 0; k < count; k++) {
-      if (k % STEP === 0) n.forEach((v, m) => (upTo[m][k / STEP] = v));
-      const i = order ? order[k] : k;
-      if (this.facing[i] === NONE) continue;
-      const it = d.items[i];
-      const size = pixels(i);
-      if (size >= (it.faint ? LEAST_PIXELS.faintFaces : LEAST_PIXELS.faces))
-        take(
-          this.facing[i],
-          d.triangles.subarray(it.firstTriangle * 3, (it.firstTriangle + it.triangles) * 3),
-        );
-      if (this.lining[i] !== NONE && size >= LEAST_PIXELS.edges)
-        take(2 + this.lining[i], d.lines.subarray(it.firstLine * 2, (it.firstLine + it.lines) * 2));
-    }
-    const parts = meshes.map<Part>((object, m) => {
-      upTo[m].fill(n[m], Math.ceil(count / STEP));
-      return { object, upTo: upTo[m] };
-    });
-    for (const [m, { object }] of parts.entries()) {
-      object.geometry.setDrawRange(0, n[m]);
-      object.visible = n[m] > 0;
+    const upTo = chosen(this.drawing, this.picking.boxes, this.facing, this.lining, eye, into);
+    for (const [m, object] of meshes.entries()) {
+      const n = upTo[m][upTo[m].length - 1];
+      object.geometry.setDrawRange(0, n);
+      object.visible = n > 0;
       const index = object.geometry.getIndex();
-      if (!index || !n[m]) continue;
+      if (!index || !n) continue;
       index.clearUpdateRanges();
-      index.addUpdateRange(0, n[m]);
+      index.addUpdateRange(0, n);
       index.needsUpdate = true;
     }
-    this.painter.setParts(all ? null : parts);
+    this.painter.setParts(eye && meshes.map((object, m) => ({ object, upTo: upTo[m] })));
   }
 
-  /** Places of the items, the largest on the screen first: sorted into halvings of their size. */
-  private bySize(pixels: (i: number) => number): Uint32Array {
-    const n = this.drawing.items.length;
-    const group = new Uint8Array(n);
-    const starts = new Uint32Array(HALVINGS + 1);
-    for (let i = 0; i < n; i++) {
-      // two groups to a halving, from 4096 pixels down
-      const g = Math.floor(2 * (12 - Math.log2(pixels(i))));
-      group[i] = Math.min(HALVINGS - 1, Math.max(0, g));
-      starts[group[i] + 1]++;
-    }
-    for (let g = 0; g < HALVINGS; g++) starts[g + 1] += starts[g];
-    const order = new Uint32Array(n);
-    for (let i = 0; i < n; i++) order[starts[group[i]]++] = i;
-    return order;
-  }
-
-  /** How large an item looks: its diagonal over its distance. */
-  private seen(i: number): number {
-    const b = this.picking.boxes;
-    const o = i * 6;
-    const eye = this.camera.position;
-    const at = this.solid.position;
-    const size = Math.hypot(b[o + 3] - b[o], b[o + 4] - b[o + 1], b[o + 5] - b[o + 2]);
-    const away = Math.hypot(
-      eye.x - at.x - (b[o] + b[o + 3]) / 2,
-      eye.y - at.y - (b[o + 1] + b[o + 4]) / 2,
-      eye.z - at.z - (b[o + 2] + b[o + 5]) / 2,
-    );
-    return away > 0 ? size / away : Infinity;
+  private get many(): boolean {
+    return this.drawing.items.length > MANY_ITEMS;
   }
 
   /** The camera has moved: other items are large enough now. */
@@ -397,7 +332,7 @@ export class StageScene {
 
   /** Draws all when nothing has moved for a while. */
   private rest(anew = false) {
-    if (this.drawing.items.length <= MANY_ITEMS) return;
+    if (!this.many) return;
     if (anew) this.stale = true;
     clearTimeout(this.settling);
     this.settling = setTimeout(() => {
@@ -450,94 +385,20 @@ export class StageScene {
 
   /** The nearest shown object under a place given in device coordinates (−1 to 1). */
   pick(p: THREE.Vector2): Hit | null {
-    const caster = new THREE.Raycaster();
-    caster.setFromCamera(p, this.camera);
-    const offset = this.solid.position;
-    caster.ray.origin.sub(offset);
-    const uncut = (q: THREE.Vector3) =>
-      !this.clips.some((c) => c.distanceToPoint(q.clone().add(offset)) < 0);
-    const first = (faint: boolean) =>
-      this.picking.first(
-        caster.ray,
-        (i, it) => this.shown[i] > 0 && it.faint === faint,
-        this.lift,
-        uncut,
-      );
-    const hit = first(false) ?? first(true);
-    return hit && { key: this.drawing.items[hit.item].key, point: hit.point.clone().add(offset) };
+    return this.probing().pick(p);
   }
 
-  /** The corner or edge nearest to a place on the screen, within a few pixels; else the point on the face. */
-  snap(
-    p: THREE.Vector2,
-    width: number,
-    height: number,
-  ): { point: THREE.Vector3; kind: 'corner' | 'edge' | 'face' } | null {
-    const { lines, positions } = this.drawing;
-    const offset = this.solid.position;
-    const at = (e: number) => new THREE.Vector3().fromArray(positions, lines[e] * 3).add(offset);
-    const screen = (v: THREE.Vector3) => {
-      const q = v.clone().project(this.camera);
-      return q.z > 1
-        ? null
-        : new THREE.Vector2(((q.x - p.x) * width) / 2, ((q.y - p.y) * height) / 2);
-    };
-    let best: { point: THREE.Vector3; kind: 'corner' | 'edge' } | null = null;
-    let corner = 11;
-    let edge = 8;
-    for (const [i, it] of this.drawing.items.entries()) {
-      if (!this.shown[i]) continue;
-      for (let e = it.firstLine * 2; e < (it.firstLine + it.lines) * 2; e += 2) {
-        const a = at(e);
-        const b = at(e + 1);
-        if (this.clips.some((c) => c.distanceToPoint(a) < -1e-6 && c.distanceToPoint(b) < -1e-6))
-          continue;
-        const sa = screen(a);
-        const sb = screen(b);
-        if (!sa || !sb) continue;
-        for (const [s, v] of [
-          [sa, a],
-          [sb, b],
-        ] as const) {
-          if (s.length() < corner) {
-            corner = s.length();
-            best = { point: v, kind: 'corner' };
-          }
-        }
-        if (best?.kind !== 'corner') {
-          const d = sb.clone().sub(sa);
-          const t = Math.min(1, Math.max(0, -sa.dot(d) / Math.max(1e-9, d.lengthSq())));
-          const off = sa.clone().addScaledVector(d, t).length();
-          if (off < edge) {
-            edge = off;
-            best = { point: a.clone().lerp(b, t), kind: 'edge' };
-          }
-        }
-      }
-    }
-    if (best) return best;
-    const hit = this.pick(p);
-    return hit ? { point: hit.point, kind: 'face' } : null;
-  }
-
-  /** Keys of shown objects whose middle lies in a rectangle of device coordinates. */
-  within(a: THREE.Vector2, b: THREE.Vector2): string[] {
-    const lo = a.clone().min(b);
-    const hi = a.clone().max(b);
-    const out: string[] = [];
-    const boxes = this.picking.boxes;
-    this.drawing.items.forEach((it, i) => {
-      if (!this.shown[i] || it.key !== it.owner || !it.triangles) return;
-      const m = new THREE.Vector3(
-        (boxes[i * 6] + boxes[i * 6 + 3]) / 2,
-        (boxes[i * 6 + 1] + boxes[i * 6 + 4]) / 2,
-        (boxes[i * 6 + 2] + boxes[i * 6 + 5]) / 2 + this.lift(it),
-      )
-        .add(this.solid.position)
-        .project(this.camera);
-      if (m.z < 1 && m.x >= lo.x && m.x <= hi.x && m.y >= lo.y && m.y <= hi.y) out.push(it.key);
+  /** What lies under the pointer, or in a rectangle of the screen. */
+  probing(): Probe {
+    return new Probe({
+      camera: this.camera,
+      drawing: this.drawing,
+      picking: this.picking,
+      shown: this.shown,
+      clips: this.clips,
+      offset: this.solid.position,
+      lift: this.lift,
     });
-    return out;
   }
 
   toScreen(point: THREE.Vector3, width: number, height: number): { x: number; y: number } {

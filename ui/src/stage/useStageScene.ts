@@ -1,0 +1,49 @@
+import { useEffect, useRef, useState } from 'react';
+import { useView } from '../model/state';
+import { StageScene } from './StageScene';
+
+declare global {
+  interface Window {
+    /** For browser tests: what is drawn, and where. */
+    yentraStage?: () => ReturnType<StageScene['probe']>;
+  }
+}
+
+/** A scene on two canvases that always fill their holder. */
+export function useStageScene() {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const under = useRef<HTMLCanvasElement>(null);
+  const holder = useRef<HTMLDivElement>(null);
+  const [scene, setScene] = useState<StageScene | null>(null);
+  const [size, setSize] = useState<readonly [number, number]>([1, 1]);
+  const [heading, setHeading] = useState(0);
+  const [, redraw] = useState(0);
+
+  useEffect(() => {
+    const s = new StageScene(canvas.current!, under.current!);
+    // the observer may still speak once after the element has left the page
+    const room = holder.current!;
+    const fit = () => {
+      if (!room.isConnected) return;
+      const box = [room.clientWidth, room.clientHeight] as const;
+      s.resize(...box);
+      setSize(box);
+    };
+    const watch = new ResizeObserver(fit);
+    watch.observe(room);
+    fit();
+    s.onFrame = () => {
+      setHeading(Math.round(s.heading() * 2) / 2);
+      if (useView.getState().measure) redraw((n) => n + 1);
+    };
+    window.yentraStage = () => s.probe(room.clientWidth, room.clientHeight);
+    setScene(s);
+    return () => {
+      watch.disconnect();
+      s.dispose();
+      setScene(null);
+    };
+  }, []);
+
+  return { canvas, under, holder, scene, size, heading };
+}
