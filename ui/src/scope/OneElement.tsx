@@ -3,6 +3,7 @@ import { api, type Model } from '../model/api';
 import { FindingLinks, Row, Section, Title } from '../shared/dossierParts';
 import { SeverityMark } from '../shared/SeverityMark';
 import { madeOf, type ModelIndex } from '../model/model';
+import { useChecks } from '../model/useChecks';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
 import { count } from '../model/words';
@@ -39,9 +40,11 @@ export function OneElement({
   const e = facts.data;
   const unmet = scope.unmetOf.get(row.place) ?? [];
   const made = madeOf(index, row.key);
+  const checks = useChecks();
+  // what the values of the element answer is told above, by requirement
   const findings = [
     ...new Set([row.key, ...made].flatMap((k) => index.findingsOf.get(k) ?? [])),
-  ].filter((f) => !f.code.startsWith('SRC-102') && !f.code.startsWith('SRC-103'));
+  ].filter((f) => checks.get(f.code)?.elsewhere?.table !== 'values');
   return (
     <>
       <Title sub={[plain(row.entity), row.storey].filter(Boolean).join(' · ')}>

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { api, type Finding, type Model } from '../model/api';
 import { RepairLog, Row, Section, Title } from '../shared/dossierParts';
 import { elementOf, type ModelIndex } from '../model/model';
+import { useChecks } from '../model/useChecks';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
 import { bytes, count } from '../model/words';
@@ -23,8 +24,22 @@ export function ScopeOverview({
 }) {
   const { select, set } = useView(useShallow((s) => ({ select: s.select, set: s.set })));
   const s = model.scope;
-  const gross = useMemo(() => offered(index, scope, 'SPC-411', 1), [index, scope]);
-  const twice = index.model.findings.filter((f) => f.code === 'SRC-101');
+  const checks = useChecks();
+  // what is answered by putting elements out: one that holds others, or one of two in each other's place
+  const answered = useMemo(
+    () => index.model.findings.filter((f) => checks.get(f.code)?.elsewhere?.table === 'elements'),
+    [index, checks],
+  );
+  const gross = useMemo(
+    () =>
+      rowsOf(
+        index,
+        scope,
+        answered.filter((f) => f.objects.length === 1),
+      ),
+    [index, scope, answered],
+  );
+  const twice = answered.filter((f) => f.objects.length > 1);
   return (
     <>
       <Title sub={`${model.delivery.fileName}, revision ${model.delivery.revision}`}>
@@ -111,11 +126,10 @@ export function ScopeOverview({
   );
 }
 
-/** Rows of the elements that a finding names, at most so many of each. */
-function offered(index: ModelIndex, scope: ScopeIndex, code: string, most: number): ElementRow[] {
-  return index.model.findings
-    .filter((f) => f.code === code)
-    .flatMap((f) => f.objects.slice(0, most))
+/** Rows of the elements in scope that findings are about. */
+function rowsOf(index: ModelIndex, scope: ScopeIndex, findings: Finding[]): ElementRow[] {
+  return findings
+    .flatMap((f) => f.objects)
     .flatMap((o) => scope.byKey.get(o.key) ?? scope.byKey.get(elementOf(index, o.key) ?? '') ?? [])
     .filter((r) => r.isIn);
 }

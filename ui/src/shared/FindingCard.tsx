@@ -9,7 +9,7 @@ import { SeverityMark } from './SeverityMark';
 import { useWorkspaceLink } from './useWorkspaceLink';
 import type { Workspace } from './workspaces';
 import type { ModelIndex } from '../model/model';
-import { type SheetTab, useView } from '../model/state';
+import { type ScopeTab, type SheetTab, useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
 import { moment } from '../model/words';
 import { useUnits } from '../model/units';
@@ -123,7 +123,9 @@ export function FindingCard({
               useView.setState((s) => ({
                 finding: null,
                 selection: keys,
-                tab: (elsewhere.table as SheetTab | undefined) ?? s.tab,
+                ...(elsewhere.workspace === 'scope'
+                  ? { scopeTab: (elsewhere.table as ScopeTab | undefined) ?? s.scopeTab }
+                  : { tab: (elsewhere.table as SheetTab | undefined) ?? s.tab }),
               }));
             }}
           >

@@ -117,6 +117,48 @@ class IfcBoundariesTest {
     assertThat(e.fileId(s.key())).isEqualTo("0000000000000000000050");
   }
 
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"#60=IFCPLANE(#6);", "#60=IFCFACESURFACE((),#63,.T.);\n#63=IFCPLANE(#6);"})
+  void aBoundaryWithoutAnOutlineIsLeftOutAndTold(String geometry) throws Exception {
+    Envelope e = read(file(SECOND_LEVEL, geometry));
+    assertThat(e.surfaces()).as("the faces of the room's body").hasSize(6);
+    assertThat(e.notes())
+        .filteredOn(n -> n.kind() == ReadNote.Kind.SPACE_BOUNDARY)
+        .singleElement()
+        .satisfies(
+            n -> {
+              assertThat(n.message()).startsWith("The space boundary is left out:");
+              assertThat(n.line()).isPositive();
+            });
+  }
+
+  /** An outline of no area is kept as it came, so that it is told with its place. */
+  @ParameterizedTest
+  @ValueSource(strings = {"#40,#41", "#40,#41,#44"})
+  void aBoundaryWithoutAreaIsAFinding(String corners) throws Exception {
+    String geometry =
+        FACE.replace("(#40,#41,#42,#43)", "(" + corners + ")")
+            + "#44=IFCCARTESIANPOINT((4.,9.,0.));\n";
+    Envelope e = read(file(SECOND_LEVEL, geometry));
+    assertThat(e.surfaces())
+        .singleElement()
+        .satisfies(s -> assertThat(s.polygon().area()).isZero());
+    assertThat(Fixtures.check(e))
+        .filteredOn(f -> f.code().equals("GEO-301"))
+        .singleElement()
+        .satisfies(f -> assertThat(f.objects()).contains(e.surfaces().get(0).key()));
+  }
+
+  @Test
+  void aBoundaryWithoutConnectionGeometryIsLeftOutAndTold() throws Exception {
+    Envelope e = read(file(SECOND_LEVEL.replace("#51", "$"), FACE));
+    assertThat(e.surfaces()).hasSize(6);
+    assertThat(e.notes())
+        .extracting(ReadNote::message)
+        .contains("The space boundary is left out: it has no connection geometry.");
+  }
+
   static final String FACE = "#60=IFCFACESURFACE((#62),#63,.T.);\n#63=IFCPLANE(#6);\n" + LOOP;
 
   @Test

@@ -16,6 +16,7 @@ import yentra.core.finding.Finding;
 import yentra.core.finding.Limit;
 import yentra.core.finding.Severity;
 import yentra.core.finding.Text;
+import yentra.core.finding.Workspace;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.Element;
 
@@ -27,12 +28,13 @@ import yentra.core.model.Element;
 public final class DuplicateElements implements Check {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
-          "SRC-101",
-          Severity.ERROR,
-          "duplicate elements: same class, same place",
-          "Elements of one class whose bodies fill the same place: the common volume as a share of the larger one.",
-          "Boundaries are made twice, and areas and layers are counted twice.",
-          List.of(new Limit("share", "ratio", 0.95, 0.5, 1)));
+              "SRC-101",
+              Severity.ERROR,
+              "duplicate elements: same class, same place",
+              "Elements of one class whose bodies fill the same place: the common volume as a share of the larger one.",
+              "Boundaries are made twice, and areas and layers are counted twice.",
+              List.of(new Limit("share", "ratio", 0.95, 0.5, 1)))
+          .answered("Put one of them out of scope", Workspace.SCOPE, "elements");
 
   @Override
   public Descriptor descriptor() {

@@ -24,7 +24,7 @@ public final class MissingValue implements Check {
               "Each requirement of the sheet is held against the elements in scope; its row may set another severity.",
               "What is made from the value later is then a guess.",
               List.of())
-          .answered("Fill in the values", Workspace.SCOPE);
+          .answered("Fill in the values", Workspace.SCOPE, "values");
 
   @Override
   public Descriptor descriptor() {

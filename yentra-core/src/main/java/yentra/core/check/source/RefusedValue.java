@@ -24,7 +24,7 @@ public final class RefusedValue implements Check {
               "Each requirement of the sheet is held against the elements in scope; its row may set another severity.",
               "What is made from the value later is then a guess.",
               List.of())
-          .answered("Correct the values", Workspace.SCOPE);
+          .answered("Correct the values", Workspace.SCOPE, "values");
 
   @Override
   public Descriptor descriptor() {
