@@ -3,6 +3,7 @@ import { useView } from '../model/state';
 import { modelActions } from '../shared/actions';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
+import type { Workspace } from '../shared/workspaces';
 import { useShallow } from 'zustand/react/shallow';
 
 import { useUnits } from '../model/units';
@@ -14,7 +15,15 @@ import { OpeningFacts, SurfaceFacts } from './SurfaceFacts';
 import { RepairLog, Row, Section, Title } from '../shared/dossierParts';
 
 /** Everything about what is selected, and what can be done with it. */
-export function Dossier({ index, edits }: { index: ModelIndex; edits: Edits }) {
+export function Dossier({
+  index,
+  edits,
+  workspace,
+}: {
+  index: ModelIndex;
+  edits: Edits;
+  workspace: Workspace;
+}) {
   const { selection, finding } = useView(
     useShallow((s) => ({ selection: s.selection, finding: s.finding })),
   );
@@ -36,13 +45,22 @@ export function Dossier({ index, edits }: { index: ModelIndex; edits: Edits }) {
       ) : selection.length > 1 ? (
         <Several index={index} edits={edits} keys={selection} />
       ) : (
-        <Overview index={index} edits={edits} />
+        <Overview index={index} edits={edits} repairs={workspace === 'envelope'} />
       )}
     </DossierFrame>
   );
 }
 
-function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
+/** The building; where the envelope is made, what can be done with all of it. */
+function Overview({
+  index,
+  edits,
+  repairs,
+}: {
+  index: ModelIndex;
+  edits: Edits;
+  repairs: boolean;
+}) {
   const units = useUnits();
   const m = index.model;
   return (
@@ -67,46 +85,52 @@ function Overview({ index, edits }: { index: ModelIndex; edits: Edits }) {
           <Row label="Openings">{index.openings.size}</Row>
         </dl>
       </Section>
-      <Section title="Simplify">
-        <button
-          className="btn"
-          title="Surfaces side by side in one plane, between the same spaces, of the same construction"
-          onClick={() => edits.consider({ kind: 'MergeCoplanar' }, 'Join surfaces side by side')}
-        >
-          Join surfaces side by side
-        </button>
-        <button
-          className="btn mt-1.5"
-          title={units.said(
-            'Strips below 0.05 m² or 20 mm go to the surface of the same spaces beside them, in its plane',
-          )}
-          onClick={() =>
-            edits.consider(
-              { kind: 'AbsorbSlivers', area: 0.05, width: 0.02 },
-              'Join slivers to their neighbours',
-            )
-          }
-        >
-          Join slivers to their neighbours
-        </button>
-        <button
-          className="btn mt-1.5"
-          title={units.said(
-            'Walls that are curved in plan get fewer facets; they move by at most 50 mm',
-          )}
-          onClick={() =>
-            edits.consider(
-              { kind: 'StraightenFacets', chord: 0.05 },
-              'Fewer facets on curved walls',
-            )
-          }
-        >
-          Fewer facets on curved walls
-        </button>
-      </Section>
-      <Section title="Repair as a whole">
-        <Actions actions={modelActions()} edits={edits} />
-      </Section>
+      {repairs && (
+        <>
+          <Section title="Simplify">
+            <button
+              className="btn"
+              title="Surfaces side by side in one plane, between the same spaces, of the same construction"
+              onClick={() =>
+                edits.consider({ kind: 'MergeCoplanar' }, 'Join surfaces side by side')
+              }
+            >
+              Join surfaces side by side
+            </button>
+            <button
+              className="btn mt-1.5"
+              title={units.said(
+                'Strips below 0.05 m² or 20 mm go to the surface of the same spaces beside them, in its plane',
+              )}
+              onClick={() =>
+                edits.consider(
+                  { kind: 'AbsorbSlivers', area: 0.05, width: 0.02 },
+                  'Join slivers to their neighbours',
+                )
+              }
+            >
+              Join slivers to their neighbours
+            </button>
+            <button
+              className="btn mt-1.5"
+              title={units.said(
+                'Walls that are curved in plan get fewer facets; they move by at most 50 mm',
+              )}
+              onClick={() =>
+                edits.consider(
+                  { kind: 'StraightenFacets', chord: 0.05 },
+                  'Fewer facets on curved walls',
+                )
+              }
+            >
+              Fewer facets on curved walls
+            </button>
+          </Section>
+          <Section title="Repair as a whole">
+            <Actions actions={modelActions()} edits={edits} />
+          </Section>
+        </>
+      )}
       <RepairLog index={index} />
       <p className="px-3 py-2 text-sm text-muted">
         Click a surface in the model or a row in the sheet to see its facts. N goes to the next

@@ -41,7 +41,10 @@ export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits
     [index, all],
   );
   const checks = useChecks();
-  const groups = useMemo(() => grouped(index, findings, by, checks), [index, findings, by, checks]);
+  const groups = useMemo(
+    () => worthTelling(grouped(index, findings, by, checks), by),
+    [index, findings, by, checks],
+  );
   const group = groups.find((g) => g.key === chosen) ?? null;
   const rows = group ? group.findings : findings;
   const selection = useMemo(() => new Set(finding ? [finding] : []), [finding]);
@@ -49,7 +52,7 @@ export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits
 
   function choose(g: Group | null) {
     set({ group: g?.key ?? null });
-    if (g) set({ finding: g.findings[0].id, selection: [], pending: null });
+    if (g) set({ finding: g.findings[0].id, selection: [] });
   }
 
   return (
@@ -93,7 +96,9 @@ export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits
             </GroupRow>
           ))}
         </ul>
-        {group && group.findings.length > 1 && <Together group={group} edits={edits} />}
+        {group && group.key !== LONE && group.findings.length > 1 && (
+          <Together group={group} edits={edits} />
+        )}
       </div>
       <Table
         name="findings"
@@ -101,7 +106,7 @@ export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits
         columns={columns}
         keyOf={idOf}
         selection={selection}
-        onSelect={([id]) => set({ finding: id, selection: [], pending: null })}
+        onSelect={([id]) => set({ finding: id, selection: [] })}
         empty="No findings are left."
         tools={
           <>
@@ -122,6 +127,25 @@ export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits
       />
     </div>
   );
+}
+
+const LONE = 'lone';
+
+/** By cause, what stands for itself is one group: as a list it would only repeat the table. */
+function worthTelling(groups: Group[], by: GroupBy): Group[] {
+  if (by !== 'cause') return groups;
+  const lone = groups.filter((g) => g.findings.length === 1);
+  if (!lone.length) return groups;
+  return [
+    ...groups.filter((g) => g.findings.length > 1),
+    {
+      key: LONE,
+      title: 'each with a cause of its own',
+      severity: lone[0].severity,
+      findings: lone.flatMap((g) => g.findings),
+      cause: null,
+    },
+  ];
 }
 
 function GroupRow({

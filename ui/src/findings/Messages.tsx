@@ -129,7 +129,7 @@ function Hit({ hit: h, index }: { hit: TraceHit; index: ModelIndex }) {
           <button
             key={id}
             className="flex items-start gap-1.5 text-left text-sm hover:bg-kelp-soft"
-            onClick={() => set({ finding: id, selection: [], pending: null })}
+            onClick={() => set({ finding: id, selection: [] })}
           >
             <span className="pt-0.5">
               <SeverityMark severity={f.severity} size={11} />

@@ -190,7 +190,7 @@ function Steps({
               (finding ? (
                 <button
                   className="btn mt-0.5 !h-[22px] !text-sm"
-                  onClick={() => set({ finding: finding.id, selection: [], pending: null })}
+                  onClick={() => set({ finding: finding.id, selection: [] })}
                 >
                   Answer it here
                 </button>

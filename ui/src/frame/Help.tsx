@@ -14,6 +14,7 @@ const KEYS: [string, string][] = [
   ['C + wheel', 'sweep a cut through the selection'],
   ['M', 'measure'],
   ['B', 'the architect’s elements around the envelope'],
+  ['V', 'the room to the model, or to the tables'],
   ['1 – 7', 'workspaces'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
   ['Shift drag', 'select by box (Alt takes away)'],

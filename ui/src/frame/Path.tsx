@@ -2,7 +2,7 @@ import { ChevronsLeft, ChevronsRight, Circle, CircleCheck, CircleDot } from 'luc
 import { NavLink } from 'react-router';
 import { useWorkspaceLink } from '../shared/useWorkspaceLink';
 import type { Model } from '../model/api';
-import { useView } from '../model/state';
+import { useLayout } from '../model/layout';
 import { WORKSPACES } from '../shared/workspaces';
 
 const NOTHING = { text: '', mark: 'nothing' };
@@ -10,8 +10,8 @@ const NOTHING = { text: '', mark: 'nothing' };
 /** The seven workspaces in the order of the work, each with the one figure that matters there. */
 export function Path({ project, model }: { project: string; model: Model | null }) {
   const to = useWorkspaceLink(project);
-  const folded = useView((s) => s.pathFolded);
-  const set = useView((s) => s.set);
+  const folded = useLayout((s) => s.pathFolded);
+  const set = useLayout((s) => s.set);
   return (
     <nav
       className={`flex shrink-0 flex-col border-r border-line bg-paper py-2 ${folded ? 'w-12' : 'w-[168px]'}`}

@@ -9,7 +9,7 @@ const PLANS: Record<string, [string, string]> = {
 export function Planned({ workspace }: { workspace: string }) {
   const [title, text] = PLANS[workspace];
   return (
-    <section className="shrink-0 border-t border-line bg-panel px-4 py-3" data-testid="planned">
+    <section className="px-4 py-3" data-testid="planned">
       <h2 className="text-title font-semibold">{title} is not built yet</h2>
       <p className="max-w-[72ch]">{text}</p>
       <p className="mt-1 text-muted">

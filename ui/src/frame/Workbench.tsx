@@ -4,6 +4,7 @@ import { Navigate, useParams, useSearchParams } from 'react-router';
 import { api, type Model, type Project, type RevisionChange } from '../model/api';
 import { Dossier } from '../dossier/Dossier';
 import { useRevision } from '../findings/useRevision';
+import { Arrangement } from './Arrangement';
 import { CommandPalette } from './CommandPalette';
 import { ErrorBoundary } from './ErrorBoundary';
 import { HeadLine } from './HeadLine';
@@ -183,42 +184,56 @@ function Opened({
       <HeadLine project={project} model={model} revision={model.delivery.id} edits={edits} />
       <div className="flex min-h-0 flex-1">
         <Path project={project.id} model={model} />
-        <main className="relative flex min-w-0 flex-1 flex-col">
-          <ErrorBoundary>
-            <Suspense fallback={<div className="min-h-0 flex-1 bg-paper" />}>
-              <Stage
-                index={index}
-                subject={elements ?? among}
-                elements={model.delivery.format === 'ifc' && !inScope}
-              />
-            </Suspense>
-          </ErrorBoundary>
-          <Suspense fallback={<Opening />}>
-            {workspace === 'intake' ? (
-              <Intake model={model} project={project} edits={edits} />
-            ) : workspace === 'handover' ? (
-              <HandoverPanel model={model} project={project.id} />
-            ) : inScope ? (
-              scope ? (
-                <ScopePanel model={model} index={scope} edits={edits} />
+        <main className="relative flex min-w-0 flex-1">
+          <Arrangement
+            workspace={workspace}
+            stage={
+              <ErrorBoundary>
+                <Suspense fallback={<div className="min-h-0 flex-1 bg-paper" />}>
+                  <Stage
+                    index={index}
+                    subject={elements ?? among}
+                    elements={model.delivery.format === 'ifc' && !inScope}
+                  />
+                </Suspense>
+              </ErrorBoundary>
+            }
+            work={
+              <Suspense fallback={<Opening />}>
+                {workspace === 'intake' ? (
+                  <Intake model={model} project={project} edits={edits} />
+                ) : workspace === 'handover' ? (
+                  <HandoverPanel model={model} project={project.id} />
+                ) : inScope ? (
+                  scope ? (
+                    <ScopePanel model={model} index={scope} edits={edits} />
+                  ) : (
+                    <p className="px-4 py-6 text-muted">Reading the elements …</p>
+                  )
+                ) : workspace === 'envelope' || workspace === 'findings' ? (
+                  <Sheet
+                    index={index}
+                    project={project}
+                    edits={edits}
+                    findings={workspace === 'findings'}
+                  />
+                ) : workspace === 'thermal' ? (
+                  <ThermalSheet index={index} project={project} edits={edits} />
+                ) : (
+                  <Planned workspace={workspace} />
+                )}
+              </Suspense>
+            }
+            side={
+              inScope && scope ? (
+                <Suspense fallback={null}>
+                  <ScopeDossier model={model} index={index} scope={scope} edits={edits} />
+                </Suspense>
               ) : (
-                <p className="border-t border-line bg-panel px-4 py-6 text-muted">
-                  Reading the elements …
-                </p>
+                <Dossier index={index} edits={edits} workspace={workspace} />
               )
-            ) : workspace === 'envelope' || workspace === 'findings' ? (
-              <Sheet
-                index={index}
-                project={project}
-                edits={edits}
-                findings={workspace === 'findings'}
-              />
-            ) : workspace === 'thermal' ? (
-              <ThermalSheet index={index} project={project} edits={edits} />
-            ) : (
-              <Planned workspace={workspace} />
-            )}
-          </Suspense>
+            }
+          />
           {message && (
             <div
               className={`absolute top-12 left-1/2 z-30 max-w-[70%] -translate-x-1/2 rounded-sm border px-3 py-1.5 shadow-lg ${message.bad ? 'border-blocker bg-panel text-blocker' : 'border-kelp bg-panel'}`}
@@ -229,13 +244,6 @@ function Opened({
             </div>
           )}
         </main>
-        {inScope && scope ? (
-          <Suspense fallback={null}>
-            <ScopeDossier model={model} index={index} scope={scope} edits={edits} />
-          </Suspense>
-        ) : (
-          <Dossier index={index} edits={edits} />
-        )}
       </div>
       <CommandPalette index={index} edits={edits} project={project.id} />
       <Help />
@@ -244,5 +252,5 @@ function Opened({
 }
 
 function Opening() {
-  return <p className="border-t border-line bg-panel px-4 py-6 text-muted">Opening …</p>;
+  return <p className="px-4 py-6 text-muted">Opening …</p>;
 }

@@ -50,6 +50,23 @@ describe('the keyboard', () => {
     expect(edits.apply).toHaveBeenCalledWith({ kind: 'X' }, 'f1');
   });
 
+  it('waits with E for a preview that is not there yet, and begins another for another finding', async () => {
+    const { user, edits } = page();
+    const pending = { id: 7, version: 1, repair: { kind: 'X' }, label: 'L', finding: 'f1' };
+    useView.setState({
+      finding: 'f1',
+      pending: { ...pending, preview: null, error: null } as never,
+    });
+    await user.keyboard('e');
+    expect(edits.apply).not.toHaveBeenCalled();
+    expect(view().pending?.wanted).toBe(true);
+    useView.setState({
+      pending: { ...pending, finding: 'f0', preview: null, error: null } as never,
+    });
+    await user.keyboard('e');
+    expect(edits.consider).toHaveBeenCalled();
+  });
+
   it('goes in to surfaces and openings, and out again', async () => {
     const { user } = page();
     view().select(['a']);
@@ -143,7 +160,7 @@ describe('the keyboard', () => {
     view().select(['s1']);
     useView.setState({
       measure: 'area',
-      pending: { repair: {} as never, label: '', preview: null, error: null },
+      pending: { id: 1, version: 1, repair: {} as never, label: '', preview: null, error: null },
     });
     await user.keyboard('{Escape}');
     expect(view().measure).toBeNull();

@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import { nextFinding } from '../model/next';
 import type { ModelIndex } from '../model/model';
 import { hide, isolate, showAll } from '../stage/visibility';
+import { leave, renew } from '../model/pending';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
 import { useWorkspaceLink } from '../shared/useWorkspaceLink';
@@ -79,6 +80,9 @@ function action(key: string, index: ModelIndex, edits: Edits): (() => void) | nu
     case 'b':
     case 'B':
       return () => v.set({ elements: !v.elements });
+    case 'v':
+    case 'V':
+      return () => document.querySelector<HTMLElement>('[data-testid=turn]')?.click();
     case '?':
       return () => v.set({ help: true });
     case '/':
@@ -92,30 +96,28 @@ function action(key: string, index: ModelIndex, edits: Edits): (() => void) | nu
       return () => goOut(index);
     case 'Escape':
       return () =>
-        v.set(
-          v.measure
-            ? { measure: null }
-            : v.pending
-              ? { pending: null }
-              : { selection: [], finding: null, sweep: null },
-        );
+        v.measure
+          ? v.set({ measure: null })
+          : v.pending
+            ? leave(v.pending.id)
+            : v.set({ selection: [], finding: null, sweep: null });
     default:
       return null;
   }
 }
 
 function firstRemedy(index: ModelIndex, edits: Edits) {
-  const v = useView.getState();
-  if (v.pending?.preview) {
-    void edits.apply(v.pending.repair, v.pending.finding);
+  const { pending, finding } = useView.getState();
+  // what is looked at belongs to the finding that is shown, or to none
+  if (pending && (!pending.finding || !finding || pending.finding === finding)) {
+    if (pending.preview) void edits.apply(pending.made ?? pending.repair, pending.finding);
+    else if (!pending.error) renew(pending.id, { wanted: true });
     return;
   }
-  const f = v.finding ? index.findings.get(v.finding) : undefined;
-  if (f?.remedies.length && !v.pending)
-    edits.consider(f.remedies[0].repair, f.remedies[0].label, f.id);
+  const f = finding ? index.findings.get(finding) : undefined;
+  if (f?.remedies.length) edits.consider(f.remedies[0].repair, f.remedies[0].label, f.id);
   // what no repair answers is answered elsewhere: the same key leads there
-  else if (f && !v.pending)
-    document.querySelector<HTMLElement>('[data-testid="answered-elsewhere"]')?.click();
+  else if (f) document.querySelector<HTMLElement>('[data-testid="answered-elsewhere"]')?.click();
 }
 
 /** Space → its surfaces → their openings. */

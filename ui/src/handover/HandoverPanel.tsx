@@ -53,10 +53,7 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
 
   const blockers = model.severities.blocker;
   return (
-    <section
-      className="flex max-h-[46vh] shrink-0 gap-8 overflow-y-auto border-t border-line bg-panel px-4 py-3"
-      data-testid="handover"
-    >
+    <section className="flex min-h-0 flex-1 gap-8 overflow-y-auto px-4 py-3" data-testid="handover">
       <div className="w-80 shrink-0">
         <h2 className="text-title font-semibold">Handover</h2>
         <ul className="my-1">

@@ -21,7 +21,7 @@ export function Intake({
   const r = model.report;
   return (
     <section
-      className="flex max-h-[46vh] shrink-0 gap-6 overflow-y-auto border-t border-line bg-panel px-4 py-3"
+      className="flex min-h-0 flex-1 gap-8 overflow-y-auto px-4 py-3"
       data-testid="intake-report"
     >
       <div className="w-60 shrink-0">

@@ -2,12 +2,12 @@
 
 /** By what lies on the other side of a surface. */
 export const EXPOSURE = {
-  outdoor: '#C4622D',
+  outdoor: '#D07A42',
   ground: '#6A4C93',
-  space: '#8A949B',
+  space: '#8FB4C8',
   adiabatic: '#B59F5B',
   none: '#FFFFFF',
-  shade: '#40525B',
+  shade: '#4A4F52',
   unresolved: '#C2185B',
 };
 
@@ -72,10 +72,16 @@ export const LAYER = {
 /** What stands behind the elements in scope. */
 export const BACKDROP = '#5B6B73';
 
-/** The stage itself. */
-export const PAPER = '#F6F4EE';
-export const INK = '#1D2B2F';
-export const KELP = '#12645C';
+/** The stage itself, by theme. */
+export interface StageColours {
+  paper: string;
+  ink: string;
+  accent: string;
+  shadow: number;
+}
+export const STAGE: Record<'paper' | 'slate', StageColours> = {
+  paper: { paper: '#F6F4EE', ink: '#1D2B2F', accent: '#12645C', shadow: 0.13 },
+  slate: { paper: '#1F2A2E', ink: '#0B1113', accent: '#5CC2B2', shadow: 0.45 },
+};
 /** What is pointed at in a list. */
 export const LIT = '#0E7C66';
-export const LIGHT = { sky: '#ffffff', ground: '#b9b2a3' };

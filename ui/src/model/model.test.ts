@@ -46,10 +46,12 @@ describe('selection', () => {
     expect(useView.getState().selection).toEqual([]);
   });
 
-  it('leaves a finding and a repair that was only looked at', () => {
+  it('leaves a finding, but no repair that is being looked at', () => {
     useView.setState({
       finding: 'f1',
       pending: {
+        id: 1,
+        version: 1,
         repair: { kind: 'DeleteSurface', surface: 's1' },
         label: '',
         preview: null,
@@ -57,7 +59,11 @@ describe('selection', () => {
       },
     });
     useView.getState().select(['s2']);
-    expect(useView.getState()).toMatchObject({ finding: null, pending: null, selection: ['s2'] });
+    expect(useView.getState()).toMatchObject({
+      finding: null,
+      pending: { id: 1 },
+      selection: ['s2'],
+    });
   });
 });
 

@@ -20,7 +20,6 @@ export function nextFinding(index: ModelIndex, step: 1 | -1) {
     finding: next.id,
     answered: null,
     selection: [],
-    pending: null,
     tab: 'findings',
   });
 }

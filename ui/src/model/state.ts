@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { create } from 'zustand';
-import type { Preview, Repair, Scope, Sweep } from './api';
+import type { Scope } from './api';
+import type { Pending } from './pending';
 
 /** What the stage's colours tell. */
 export type ColourBy = 'exposure' | 'uvalue' | 'construction' | 'use' | 'zone' | 'change';
@@ -21,17 +22,6 @@ export type ThermalTab =
   'constructions' | 'windows' | 'materials' | 'uses' | 'schedules' | 'losses' | 'library';
 export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
 export type MeasureMode = 'distance' | 'height' | 'area';
-
-/** A repair that is being looked at before it is made. */
-export interface Pending {
-  repair: Repair;
-  label: string;
-  finding?: string;
-  preview: Preview | null;
-  /** Findings that one remedy for many does not answer. */
-  left?: Sweep['left'];
-  error: string | null;
-}
 
 interface View {
   selection: string[];
@@ -62,12 +52,13 @@ interface View {
   tried: Scope | null;
   /** Keys that the stage draws for a key. */
   drawn: (key: string) => string[];
+  /** The repair that is looked at now. */
   pending: Pending | null;
+  /** Other repairs that were begun and neither made nor left. */
+  waiting: Pending[];
   palette: boolean;
   help: boolean;
   message: { text: string; bad: boolean } | null;
-  pathFolded: boolean;
-  sheetHeight: number;
   set: (change: Partial<View>) => void;
   select: (keys: string[], add?: boolean) => void;
 }
@@ -87,6 +78,7 @@ const CLEAN = {
   elements: false,
   lit: null,
   pending: null,
+  waiting: [],
   palette: false,
   help: false,
   message: null,
@@ -112,14 +104,11 @@ export const useView = create<View>()((set) => ({
   thermalTab: 'constructions',
   valueClass: null,
   drawn: (key) => [key],
-  pathFolded: false,
-  sheetHeight: 248,
   set: (change) => set(change),
   select: (keys, add) =>
     set((s) => ({
       selection: add ? toggled(s.selection, keys) : keys,
       finding: add ? s.finding : null,
-      pending: null,
     })),
 }));
 

@@ -3,14 +3,19 @@ import { useQueryClient } from '@tanstack/react-query';
 import { api, ProblemError, type Model, type Repair } from './api';
 import { leaveAnswered } from './next';
 import { merged } from './model';
+import { begin, leave, renew, type Pending } from './pending';
 import { useView } from './state';
 
 import { useUnits } from './units';
 
 export interface Edits {
   busy: boolean;
+  /** Version of the model that is shown. */
+  version: number;
   apply: (repair: Repair, finding?: string) => Promise<boolean>;
   consider: (repair: Repair, label: string, finding?: string) => void;
+  /** Works out anew what a pending repair would do. */
+  again: (pending: Pending) => void;
   /** Tries one remedy on many findings. */
   sweep: (findings: string[], like: Repair, label: string) => void;
   /** Makes any change; says what is given, or what the log says of it. */
@@ -41,7 +46,7 @@ export function useEdits(model: Model): Edits {
       const next = merged(model, await step());
       leaveAnswered(model, next);
       client.setQueryData(['model', id], next);
-      useView.setState({ pending: null, message: { text: done(next), bad: false } });
+      useView.setState({ message: { text: done(next), bad: false } });
       return true;
     } catch (e) {
       useView.setState({
@@ -65,48 +70,47 @@ export function useEdits(model: Model): Edits {
       await client.invalidateQueries({ queryKey });
   }
 
+  /** Makes a repair, which is then no longer pending. */
+  async function make(repair: Repair, finding?: string): Promise<boolean> {
+    const made = await change(() => api.repair(id, version, repair, finding), last);
+    const { pending } = useView.getState();
+    if (made && pending && (pending.made ?? pending.repair) === repair) leave(pending.id);
+    return made;
+  }
+
+  /** Works out what a pending repair would do; makes it when that was asked for meanwhile and it brings nothing new. */
+  async function work(p: Pending) {
+    try {
+      const found = p.of
+        ? await api.sweep(id, p.of, p.repair)
+        : { preview: await api.preview(id, p.repair) };
+      const { preview, ...of } = { repair: p.repair, left: undefined, ...found };
+      const now = renew(p.id, {
+        preview: preview ?? null,
+        left: of.left,
+        // the remedy for many is kept beside the one it was tried with, so that it can be tried again
+        made: p.of ? of.repair : undefined,
+        error: p.of && !of.repair ? 'It works for none of them.' : null,
+      });
+      if (now?.wanted && preview && !preview.added.length)
+        await make(now.made ?? now.repair, now.finding);
+    } catch (e) {
+      renew(p.id, { error: e instanceof Error ? e.message : String(e), wanted: false });
+    }
+  }
+
   const last = (m: Model) => units.said(m.log.filter((e) => e.inForce).at(-1)?.summary ?? 'Done.');
   return {
     busy,
-    apply: (repair, finding) => change(() => api.repair(id, version, repair, finding), last),
+    version,
+    apply: make,
     scope: (step) => change(() => step(id, version), last),
     change: (step, done) => change(() => step(id, version), done ? () => done : last),
-    sweep: (findings, like, label) => {
-      const pending = { repair: like, label, preview: null, error: null };
-      useView.setState({ pending });
-      const still = () => useView.getState().pending?.repair === like;
-      api.sweep(id, findings, like).then(
-        (s) =>
-          still() &&
-          useView.setState({
-            pending: {
-              ...pending,
-              repair: s.repair ?? like,
-              preview: s.preview ?? null,
-              left: s.left,
-              error: s.repair ? null : 'It works for none of them.',
-            },
-          }),
-        (e) =>
-          still() &&
-          useView.setState({
-            pending: { ...pending, error: e instanceof Error ? e.message : String(e) },
-          }),
-      );
-    },
-    consider: (repair, label, finding) => {
-      const pending = { repair, label, finding, preview: null, error: null };
-      useView.setState({ pending });
-      const still = () => useView.getState().pending?.repair === repair;
-      api.preview(id, repair).then(
-        (preview) => still() && useView.setState({ pending: { ...pending, preview } }),
-        (e) =>
-          still() &&
-          useView.setState({
-            pending: { ...pending, error: e instanceof Error ? e.message : String(e) },
-          }),
-      );
-    },
+    sweep: (findings, like, label) =>
+      void work(begin({ repair: like, label, of: findings, version })),
+    consider: (repair, label, finding) => void work(begin({ repair, label, finding, version })),
+    again: (p) =>
+      void work({ ...p, ...renew(p.id, { preview: null, error: null, left: undefined, version }) }),
     place: (part) =>
       void change(
         async () => {

@@ -3,21 +3,39 @@ import { EXPOSURE } from './colours';
 
 export const degrees = (v: number) => v.toFixed(1);
 
-export const EXPOSURES: { key: string; label: string; colour: string; opacity: number }[] = [
-  { key: 'outdoor', label: 'Outdoor air', colour: EXPOSURE.outdoor, opacity: 1 },
-  { key: 'ground', label: 'Ground', colour: EXPOSURE.ground, opacity: 1 },
-  { key: 'space', label: 'Other space', colour: EXPOSURE.space, opacity: 1 },
-  { key: 'adiabatic', label: 'Construction only', colour: EXPOSURE.adiabatic, opacity: 1 },
-  { key: 'none', label: 'No barrier', colour: EXPOSURE.none, opacity: 0.25 },
-  { key: 'shade', label: 'Shading', colour: EXPOSURE.shade, opacity: 0.45 },
-  { key: 'unresolved', label: 'Unresolved', colour: EXPOSURE.unresolved, opacity: 1 },
-];
+/** What lies on the other side of a surface: in words, in colour, and by a pattern for those who do not tell the colours apart. */
+export const EXPOSURES = [
+  { key: 'outdoor', label: 'Outdoor air', colour: EXPOSURE.outdoor, opacity: 1, pattern: 'plain' },
+  { key: 'ground', label: 'Ground', colour: EXPOSURE.ground, opacity: 1, pattern: 'slant' },
+  { key: 'space', label: 'Other space', colour: EXPOSURE.space, opacity: 1, pattern: 'plain' },
+  {
+    key: 'adiabatic',
+    label: 'Construction only',
+    colour: EXPOSURE.adiabatic,
+    opacity: 1,
+    pattern: 'cross',
+  },
+  { key: 'none', label: 'No barrier', colour: EXPOSURE.none, opacity: 0.25, pattern: 'plain' },
+  { key: 'shade', label: 'Shading', colour: EXPOSURE.shade, opacity: 0.5, pattern: 'counter' },
+  {
+    key: 'unresolved',
+    label: 'Unresolved',
+    colour: EXPOSURE.unresolved,
+    opacity: 1,
+    pattern: 'dots',
+  },
+] as const;
 
 export const SEVERITIES = ['blocker', 'error', 'warning', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
+/** A whole number with thin spaces between its thousands: "20 729". */
+export function counted(n: number): string {
+  return Math.abs(n) < 10_000 ? String(n) : String(n).replace(/\B(?=(\d{3})+$)/g, '\u2009');
+}
+
 /** "1 space", "3 spaces". */
 export function count(n: number, one: string, many = one + 's'): string {
-  return `${n} ${n === 1 ? one : many}`;
+  return `${counted(n)} ${n === 1 ? one : many}`;
 }
 
 export function bytes(n: number): string {

@@ -1,3 +1,4 @@
+import type { Pattern } from '../stage/drawing';
 import { FAMILY } from '../model/colours';
 
 /** Classes that are drawn and counted together. */
@@ -7,6 +8,9 @@ export interface Family {
   colour: string;
   opacity: number;
   classes: RegExp;
+  pattern?: Pattern;
+  /** Of faces in one plane, that of the higher layer is seen. */
+  layer?: number;
 }
 
 export const FAMILIES: Family[] = [
@@ -15,6 +19,7 @@ export const FAMILIES: Family[] = [
     label: 'Spaces',
     colour: FAMILY.spaces,
     opacity: 0.22,
+    layer: 0,
     classes: /^IfcSpace$|^Space\b/,
   },
   {
@@ -36,6 +41,7 @@ export const FAMILIES: Family[] = [
     label: 'Windows',
     colour: FAMILY.windows,
     opacity: 1,
+    layer: 2,
     classes: /^IfcWindow|^Opening (SlidingDoor|\w*(Window|Skylight))/,
   },
   {
@@ -43,6 +49,7 @@ export const FAMILIES: Family[] = [
     label: 'Doors',
     colour: FAMILY.doors,
     opacity: 1,
+    layer: 2,
     classes: /^IfcDoor|^Opening \w*Door/,
   },
   {
@@ -50,6 +57,7 @@ export const FAMILIES: Family[] = [
     label: 'Shading',
     colour: FAMILY.shading,
     opacity: 0.6,
+    pattern: 'counter',
     classes: /^IfcShading|^Surface Shade/,
   },
   {
@@ -57,6 +65,7 @@ export const FAMILIES: Family[] = [
     label: 'Structure and stairs',
     colour: FAMILY.structure,
     opacity: 1,
+    pattern: 'slant',
     classes:
       /^Ifc(Column|Beam|Member|Plate|Footing|Pile|Stair|Ramp|Railing|BuildingElementPart|Tendon|Reinforc)/,
   },

@@ -1,6 +1,7 @@
 import type { AskedOf, Scope, Unmet } from '../model/api';
 import type { Drawing, Item } from '../stage/drawing';
-import { heights, type Subject } from '../stage/subject';
+import { groundOf, heights, type Subject } from '../stage/subject';
+import { counted } from '../model/words';
 import { FAMILIES, familyOf, plain } from './families';
 import { NOTHING } from '../model/colours';
 
@@ -123,6 +124,8 @@ export function scopeDrawing(
       colour: family.colour,
       opacity: row.isIn ? family.opacity : 0.1,
       dashed: false,
+      pattern: family.pattern ?? 'plain',
+      layer: family.layer ?? 1,
       faint: !row.isIn || family.opacity < 0.5,
       far: !row.isIn,
     });
@@ -162,7 +165,7 @@ export function elementSubject(
       title: 'In scope, with a body',
       entries: [
         ...FAMILIES.map((f) => ({ ...f, opacity: Math.max(0.45, f.opacity) })),
-        { key: OUT, label: 'Out of scope', colour: NOTHING, opacity: 1 },
+        { key: OUT, label: 'Out of scope', colour: NOTHING, opacity: 1, pattern: undefined },
       ]
         .filter((f) => counts.get(f.key))
         .map((f) => ({
@@ -171,10 +174,13 @@ export function elementSubject(
           colour: f.colour,
           opacity: f.opacity,
           dashed: f.key === OUT,
+          pattern: f.pattern ?? 'plain',
           count: String(counts.get(f.key)),
         })),
     },
     heights: heights(drawing),
+    ground: groundOf(drawing, () => true),
+    summary: `${counted(drawing.items.length)} elements, ${counted(index.isIn)} in scope`,
   };
 }
 

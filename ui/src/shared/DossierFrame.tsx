@@ -1,6 +1,7 @@
 import { X } from 'lucide-react';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
+import { useArranged } from './arrangement';
 import { PendingCard } from './PendingCard';
 import { useShallow } from 'zustand/react/shallow';
 
@@ -14,19 +15,23 @@ export function DossierFrame({
   clearable: boolean;
   children: React.ReactNode;
 }) {
-  const { pending, set } = useView(useShallow((s) => ({ pending: s.pending, set: s.set })));
+  const { setSlot, taken } = useArranged();
+  const { some, set } = useView(
+    useShallow((s) => ({ some: !!s.pending || s.waiting.length > 0, set: s.set })),
+  );
   return (
     <aside
-      className="flex w-80 shrink-0 flex-col overflow-y-auto border-l border-line bg-panel"
+      className="flex min-h-0 flex-1 flex-col overflow-y-auto border-l border-line bg-panel"
       aria-label="Dossier"
       data-testid="dossier"
     >
-      {pending && <PendingCard edits={edits} />}
-      {children}
+      {some && <PendingCard edits={edits} />}
+      <div ref={setSlot} />
+      {(!taken || clearable) && children}
       {clearable && (
         <button
           className="btn-quiet mx-2 mt-auto mb-2 self-end"
-          onClick={() => set({ selection: [], finding: null, pending: null })}
+          onClick={() => set({ selection: [], finding: null })}
         >
           <X size={13} /> Clear (Esc)
         </button>

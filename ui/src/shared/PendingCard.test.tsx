@@ -1,8 +1,9 @@
 // @vitest-environment happy-dom
-import { screen } from '@testing-library/react';
+import { act, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import type { Preview } from '../model/api';
-import { type Pending, useView } from '../model/state';
+import { begin, type Pending } from '../model/pending';
+import { useView } from '../model/state';
 import { finding } from '../model/testModel';
 import { PendingCard } from './PendingCard';
 import { eachAnew, fakeEdits, show } from './testPage';
@@ -32,6 +33,8 @@ function preview(parts: Partial<Preview>): Preview {
 function card(pending: Partial<Pending>) {
   useView.setState({
     pending: {
+      id: -1,
+      version: 1,
       repair: { kind: 'DeleteSurface', surface: 's1' } as never,
       label: 'Delete it',
       finding: 'f1',
@@ -100,6 +103,26 @@ describe('a repair before it is made', () => {
     await user.click(screen.getByRole('button', { name: 'Leave it' }));
     expect(useView.getState().pending).toBeNull();
     expect(edits.apply).not.toHaveBeenCalled();
+  });
+
+  it('waits when another is begun, comes forward again, and is taken or left on its own', async () => {
+    const of = (surface: string) => ({ kind: 'DeleteSurface', surface }) as never;
+    const { user } = card({ preview: preview({}) });
+    act(() => void begin({ repair: of('s2'), label: 'Delete the other', version: 1 }));
+    expect(screen.getByTestId('waiting').textContent).toContain('Deletes the wall s1.');
+    await user.click(screen.getByTitle('Look at it again'));
+    expect(screen.getByTestId('pending-summary').textContent).toBe('Deletes the wall s1.');
+    expect(screen.getByTestId('waiting').textContent).toContain('Delete the other');
+    await user.click(screen.getByRole('button', { name: 'Leave Delete the other' }));
+    expect(screen.queryByTestId('waiting')).toBeNull();
+    // the same again does not come twice
+    act(() => void begin({ repair: of('s1'), label: 'Delete it', version: 1 }));
+    expect(screen.queryByTestId('waiting')).toBeNull();
+  });
+
+  it('is worked out anew when the model has changed since', () => {
+    const { edits } = card({ preview: preview({}), version: 0 });
+    expect(edits.again).toHaveBeenCalledTimes(1);
   });
 
   it('names the findings that a remedy for many leaves', () => {

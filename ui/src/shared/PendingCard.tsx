@@ -1,6 +1,9 @@
+import { useEffect } from 'react';
+import { X } from 'lucide-react';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
 import type { Preview } from '../model/api';
+import { bringForward, leave, type Pending } from '../model/pending';
 import { count } from '../model/words';
 import { useUnits } from '../model/units';
 import { useShallow } from 'zustand/react/shallow';
@@ -64,20 +67,70 @@ function Figures({ before, after }: { before: Preview['before']; after: Preview[
   );
 }
 
-/** A repair before it is made: what will change, which findings go and which come. */
+/** Repairs before they are made: of the one in front what will change, which findings go and which come; the others wait. */
 export function PendingCard({ edits }: { edits: Edits }) {
   const units = useUnits();
-  const { pending, set } = useView(useShallow((s) => ({ pending: s.pending, set: s.set })));
-  if (!pending) return null;
-  const p = pending.preview;
+  const { pending, waiting } = useView(
+    useShallow((s) => ({ pending: s.pending, waiting: s.waiting })),
+  );
+  const stale = pending !== null && pending.version !== edits.version;
+  useEffect(() => {
+    if (stale) edits.again(useView.getState().pending!);
+    // once for each version
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [stale, pending?.id]);
+  if (!pending && !waiting.length) return null;
   return (
     <section
-      className="sticky top-0 z-10 border-b-2 border-kelp bg-kelp-soft px-3 py-2"
+      className="sticky top-0 z-10 max-h-[70%] shrink-0 overflow-y-auto border-b-2 border-kelp bg-kelp-soft px-3 py-2"
+      aria-label="Repairs being considered"
       data-testid="pending"
     >
+      {pending && <InFront pending={pending} edits={edits} />}
+      {waiting.length > 0 && (
+        <div className={pending ? 'mt-2 border-t border-kelp/30 pt-1.5' : ''} data-testid="waiting">
+          <h3 className="kicker">Waiting ({waiting.length})</h3>
+          <ul>
+            {waiting.map((p) => (
+              <li key={p.id} className="flex items-center gap-1">
+                <button
+                  className="btn-quiet min-w-0 flex-1 !px-1 text-left"
+                  title="Look at it again"
+                  onClick={() => bringForward(p.id)}
+                >
+                  <span className="truncate">{units.said(p.preview?.summary ?? p.label)}</span>
+                </button>
+                <button
+                  className="btn-quiet !px-1"
+                  title="Leave it"
+                  aria-label={`Leave ${units.said(p.label)}`}
+                  onClick={() => leave(p.id)}
+                >
+                  <X size={13} />
+                </button>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function InFront({ pending, edits }: { pending: Pending; edits: Edits }) {
+  const units = useUnits();
+  const p = pending.preview;
+  return (
+    <>
       <h3 className="kicker">{units.said(pending.label)}</h3>
       {pending.error && <p className="mt-1 font-semibold text-blocker">{pending.error}</p>}
-      {!p && !pending.error && <p className="mt-1 text-muted">Working out what will change …</p>}
+      {!p && !pending.error && (
+        <p className="mt-1 text-muted" role="status">
+          {pending.wanted
+            ? 'It is made as soon as it is clear that it brings no new finding …'
+            : 'Working out what will change …'}
+        </p>
+      )}
       {p && (
         <>
           <p className="mt-1 font-semibold" data-testid="pending-summary">
@@ -114,17 +167,17 @@ export function PendingCard({ edits }: { edits: Edits }) {
           <button
             className="btn btn-main"
             disabled={edits.busy}
-            onClick={() => void edits.apply(pending.repair, pending.finding)}
+            onClick={() => void edits.apply(pending.made ?? pending.repair, pending.finding)}
             data-testid="apply"
           >
             {units.said(pending.label)}{' '}
             {pending.finding && <kbd className="font-mono text-[11px]">E</kbd>}
           </button>
         )}
-        <button className="btn" onClick={() => set({ pending: null })}>
+        <button className="btn" onClick={() => leave(pending.id)}>
           Leave it
         </button>
       </div>
-    </section>
+    </>
   );
 }

@@ -2,7 +2,7 @@
 import { screen } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, it } from 'vitest';
-import { useView } from '../model/state';
+import { ArrangedContext, useArranged } from './arrangement';
 import { SheetFrame } from './SheetFrame';
 import { eachAnew, show } from './testPage';
 
@@ -44,14 +44,31 @@ describe('the sheet', () => {
     expect(screen.getByText('the table of log')).toBeTruthy();
   });
 
-  it('folds away, and comes back when a tab is chosen', async () => {
-    const { user } = show(<Frame />);
+  it('folds away under the model, and comes back when a tab is chosen', async () => {
+    const folds: boolean[] = [];
+    function Folding() {
+      const [folded, setFolded] = useState(false);
+      const fold = () => {
+        folds.push(!folded);
+        setFolded(!folded);
+      };
+      return (
+        <ArrangedContext value={{ ...useArranged(), lead: 'model', folded, fold }}>
+          <Frame />
+        </ArrangedContext>
+      );
+    }
+    const { user } = show(<Folding />);
     await user.click(screen.getByTitle('Fold the sheet'));
     expect(screen.queryByText('the table of spaces')).toBeNull();
-    expect(useView.getState().sheetHeight).toBe(32);
     await user.click(screen.getByRole('tab', { name: /Surfaces/ }));
     expect(screen.getByText('the table of surfaces')).toBeTruthy();
-    expect(useView.getState().sheetHeight).toBe(248);
+    expect(folds).toEqual([true, false]);
+  });
+
+  it('has nothing to fold where it has the room', () => {
+    show(<Frame />);
+    expect(screen.queryByTitle('Fold the sheet')).toBeNull();
   });
 
   it('has room for tools beside the tabs', () => {

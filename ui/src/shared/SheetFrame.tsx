@@ -1,8 +1,8 @@
 import { Tabs } from 'radix-ui';
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { useSheetHeight } from './useSheetHeight';
+import { useArranged } from './arrangement';
 
-/** The resizable, foldable part under the stage: its tabs, what stands beside them, and the table of the chosen one. */
+/** The work of a workspace: its tabs, what stands beside them, and the table of the chosen one. */
 export function SheetFrame<T extends string>({
   tabs,
   tab,
@@ -16,19 +16,10 @@ export function SheetFrame<T extends string>({
   tools?: React.ReactNode;
   children: React.ReactNode;
 }) {
-  const { height, folded, drag, fold } = useSheetHeight();
+  const { lead, folded, fold } = useArranged();
   return (
     <Tabs.Root value={tab} onValueChange={(key) => onTab(key as T)} asChild>
-      <section
-        className="flex shrink-0 flex-col border-t border-line bg-panel"
-        style={{ height: folded ? 32 : height }}
-        aria-label="Sheet"
-      >
-        <div
-          className="h-[4px] cursor-ns-resize hover:bg-kelp/40"
-          onPointerDown={drag}
-          title="Drag to resize the sheet"
-        />
+      <section className="flex min-h-0 flex-1 flex-col bg-panel" aria-label="Sheet">
         <div className="flex h-[30px] shrink-0 items-center border-b border-line px-2">
           <Tabs.List className="flex min-w-0 gap-0.5 overflow-x-auto [scrollbar-width:none]">
             {tabs.map(([key, label, n]) => (
@@ -44,13 +35,15 @@ export function SheetFrame<T extends string>({
           </Tabs.List>
           <div className="ml-auto flex shrink-0 items-center gap-1 pl-1">
             {tools}
-            <button
-              className="btn-quiet !px-1"
-              onClick={fold}
-              title={folded ? 'Unfold the sheet' : 'Fold the sheet'}
-            >
-              {folded ? <ChevronUp size={14} /> : <ChevronDown size={14} />}
-            </button>
+            {lead === 'model' && (
+              <button
+                className="btn-quiet !px-1"
+                onClick={fold}
+                title={folded ? 'Unfold the sheet' : 'Fold the sheet'}
+              >
+                {folded ? <ChevronUp size={14} /> : <ChevronDown size={14} />}
+              </button>
+            )}
           </div>
         </div>
         {!folded && children}

@@ -111,7 +111,7 @@ export function FindingLinks({ list }: { list: Finding[] }) {
         <button
           key={f.id}
           className="flex w-full items-start gap-2 rounded-sm px-1 py-1 text-left hover:bg-kelp-soft"
-          onClick={() => set({ finding: f.id, selection: [], pending: null, tab: 'findings' })}
+          onClick={() => set({ finding: f.id, selection: [], tab: 'findings' })}
         >
           <span className="pt-0.5">
             <SeverityMark severity={f.severity} />

@@ -13,6 +13,8 @@ import type { Edits } from '../model/useEdits';
 export function fakeEdits(): Edits {
   return {
     busy: false,
+    version: 1,
+    again: vi.fn(),
     apply: vi.fn(() => Promise.resolve(true)),
     consider: vi.fn(),
     sweep: vi.fn(),
@@ -106,7 +108,7 @@ export function answers(table: Record<string, unknown>) {
 export function eachAnew() {
   beforeEach(() => {
     resetView();
-    useView.setState({ tab: 'spaces', sheetHeight: 248 });
+    useView.setState({ tab: 'spaces' });
     // happy-dom lays nothing out: everything is as large as a window
     vi.spyOn(HTMLElement.prototype, 'clientHeight', 'get').mockReturnValue(600);
     vi.spyOn(HTMLElement.prototype, 'clientWidth', 'get').mockReturnValue(900);

@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { answers, eachAnew, show } from './testPage';
 import type { Model, Repair } from '../model/api';
 import { model, surface } from '../model/testModel';
+import { leave, renew } from '../model/pending';
 import { useView } from '../model/state';
 import { useEdits, type Edits } from '../model/useEdits';
 
@@ -138,18 +139,43 @@ describe('a repair that is considered', () => {
     await waitFor(() => expect(useView.getState().pending?.error).toBe('The surface is gone.'));
   });
 
-  it('gives way to another, whose preview is its own', async () => {
+  it('waits when another is begun; each has a preview of its own, and what was left stays so', async () => {
     answers({ 'POST /api/deliveries/d/preview': PREVIEW });
     show(<Editor of={model({})} />);
     act(() => now().consider(DELETE, 'Delete it'));
     act(() => now().consider(OTHER, 'Turn it round'));
     await waitFor(() => expect(useView.getState().pending?.preview).not.toBeNull());
     expect(useView.getState().pending?.label).toBe('Turn it round');
-    // what was put aside stays so
+    await waitFor(() => expect(useView.getState().waiting[0]?.preview).not.toBeNull());
+    expect(useView.getState().waiting.map((p) => p.label)).toEqual(['Delete it']);
     act(() => now().consider(DELETE, 'Delete it'));
-    act(() => useView.setState({ pending: null }));
+    expect(useView.getState().waiting.map((p) => p.label)).toEqual(['Turn it round']);
+    act(() => leave(useView.getState().pending!.id));
     await new Promise((done) => setTimeout(done, 20));
     expect(useView.getState().pending).toBeNull();
+  });
+
+  it('is made as soon as its preview is there, when that was asked for and it brings nothing', async () => {
+    const asked = answers({
+      'POST /api/deliveries/d/preview': { ...PREVIEW, added: [] },
+      'POST /api/deliveries/d/repairs?changes=true': next(2),
+    });
+    show(<Editor of={model({})} />);
+    act(() => now().consider(DELETE, 'Delete it', 'f1'));
+    act(() => void renew(useView.getState().pending!.id, { wanted: true }));
+    await waitFor(() => expect(useView.getState().pending).toBeNull());
+    expect(asked.map((a) => a.path.split('/').at(-1))).toEqual(['preview', 'repairs?changes=true']);
+  });
+
+  it('is not made unseen when it would bring a new finding', async () => {
+    const asked = answers({
+      'POST /api/deliveries/d/preview': { ...PREVIEW, added: [{ id: 'f9' }] },
+    });
+    show(<Editor of={model({})} />);
+    act(() => now().consider(DELETE, 'Delete it', 'f1'));
+    act(() => void renew(useView.getState().pending!.id, { wanted: true }));
+    await waitFor(() => expect(useView.getState().pending?.preview).not.toBeNull());
+    expect(asked).toHaveLength(1);
   });
 
   it('for many says which it leaves', async () => {
@@ -163,7 +189,8 @@ describe('a repair that is considered', () => {
     show(<Editor of={model({})} />);
     act(() => now().sweep(['f1', 'f2'], DELETE, 'Delete them'));
     await waitFor(() => expect(useView.getState().pending?.left).toHaveLength(1));
-    expect(useView.getState().pending?.repair.kind).toBe('Several');
+    expect(useView.getState().pending?.made?.kind).toBe('Several');
+    expect(useView.getState().pending?.repair).toEqual(DELETE);
     expect(useView.getState().pending?.error).toBeNull();
   });
 

@@ -1,6 +1,9 @@
+import { ChevronDown, ChevronRight } from 'lucide-react';
+import { useLayout } from '../model/layout';
 import { type ColourBy, useView } from '../model/state';
 import { COLOUR_BY } from './colouring';
-import type { Subject } from './subject';
+import type { Pattern } from './drawing';
+import type { LegendEntry, Subject } from './subject';
 import { BACKDROP } from '../model/colours';
 
 /** What the colours mean, how many there are, and a switch for each. */
@@ -17,6 +20,8 @@ export function Legend({
   const shown = useView((s) => s.elements);
   const off = useView((s) => s.groupsOff);
   const set = useView((s) => s.set);
+  const folded = useLayout((s) => s.legendFolded);
+  const layout = useLayout((s) => s.set);
 
   function toggle(key: string) {
     const next = new Set(off);
@@ -26,12 +31,22 @@ export function Legend({
 
   return (
     <div
-      className="absolute bottom-2 left-[120px] rounded-sm border border-line bg-panel/95 px-2 py-1.5"
+      className="flex max-h-[58px] shrink-0 flex-wrap items-center gap-x-1 overflow-y-auto @md:max-h-[84px] border-t border-line bg-paper px-1.5 py-[3px]"
+      role="group"
+      aria-label="What the colours mean"
       data-testid="legend"
     >
+      <button
+        className="btn-quiet !h-[24px] !px-1"
+        aria-expanded={!folded}
+        title={folded ? 'Show what the colours mean' : 'Fold the legend'}
+        onClick={() => layout({ legendFolded: !folded })}
+      >
+        {folded ? <ChevronRight size={14} /> : <ChevronDown size={14} />}
+      </button>
       {legend.by ? (
         <select
-          className="kicker mb-1 -ml-1 cursor-pointer rounded-sm bg-transparent py-0.5 hover:bg-kelp-soft"
+          className="kicker h-[24px] max-w-[180px] cursor-pointer rounded-sm bg-transparent hover:bg-kelp-soft"
           aria-label="Colour the surfaces by"
           data-testid="colour-by"
           value={legend.by}
@@ -46,31 +61,25 @@ export function Legend({
           ))}
         </select>
       ) : (
-        <div className="kicker mb-1">{legend.title}</div>
+        <span className="kicker pr-1 whitespace-nowrap">{legend.title}</span>
       )}
-      {legend.entries.map((e) => (
+      {!folded &&
+        legend.entries.map((e) => (
+          <button
+            key={e.key}
+            className="flex h-[24px] shrink-0 items-center gap-1.5 rounded-sm px-1.5 text-sm whitespace-nowrap hover:bg-kelp-soft"
+            aria-pressed={!off.has(e.key)}
+            title={off.has(e.key) ? 'Show these' : 'Hide these'}
+            onClick={() => toggle(e.key)}
+          >
+            <Swatch tint={e} off={off.has(e.key)} />
+            <span className={off.has(e.key) ? 'text-muted line-through' : ''}>{e.label}</span>
+            <span className="text-muted tabular-nums">{e.count}</span>
+          </button>
+        ))}
+      {!folded && elements && (
         <button
-          key={e.key}
-          className="flex h-[20px] w-full items-center gap-2 rounded-sm px-1 text-sm hover:bg-kelp-soft"
-          aria-pressed={!off.has(e.key)}
-          title={off.has(e.key) ? 'Show these' : 'Hide these'}
-          onClick={() => toggle(e.key)}
-        >
-          <span
-            className="size-3 border border-ink/60"
-            style={{
-              background: off.has(e.key) ? 'transparent' : e.colour,
-              opacity: e.opacity,
-              borderStyle: e.dashed ? 'dashed' : 'solid',
-            }}
-          />
-          <span className={off.has(e.key) ? 'text-muted line-through' : ''}>{e.label}</span>
-          <span className="ml-auto pl-3 tabular-nums">{e.count}</span>
-        </button>
-      ))}
-      {elements && (
-        <button
-          className="mt-0.5 flex h-[20px] w-full items-center gap-2 rounded-sm px-1 text-sm hover:bg-kelp-soft"
+          className="flex h-[24px] shrink-0 items-center gap-1.5 rounded-sm px-1.5 text-sm whitespace-nowrap hover:bg-kelp-soft"
           aria-pressed={shown}
           data-testid="show-elements"
           title="The architect’s elements, pale around the envelope (B)"
@@ -85,4 +94,37 @@ export function Legend({
       )}
     </div>
   );
+}
+
+/** A patch of a colour with its pattern, as it is on the model. */
+function Swatch({ tint, off }: { tint: LegendEntry; off: boolean }) {
+  return (
+    <span
+      className="size-3.5 shrink-0 border border-ink/70"
+      style={{
+        backgroundColor: off ? 'transparent' : tint.colour,
+        borderStyle: tint.dashed ? 'dashed' : 'solid',
+        backgroundImage: off ? undefined : patch(tint.pattern),
+      }}
+    />
+  );
+}
+
+/** A pattern as a background. */
+function patch(pattern: Pattern): string | undefined {
+  const line = 'color-mix(in srgb, var(--ink) 70%, transparent)';
+  const stripes = (angle: number) =>
+    `repeating-linear-gradient(${angle}deg, ${line} 0 1px, transparent 1px 4px)`;
+  switch (pattern) {
+    case 'slant':
+      return stripes(45);
+    case 'counter':
+      return stripes(-45);
+    case 'cross':
+      return `${stripes(45)}, ${stripes(-45)}`;
+    case 'dots':
+      return `radial-gradient(${line} 1px, transparent 1.2px)`;
+    case 'plain':
+      return undefined;
+  }
 }

@@ -3,7 +3,7 @@ import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import type { Look } from './StageScene';
-import { INK, KELP } from '../model/colours';
+import type { StageColours } from '../model/colours';
 
 /** What is drawn over the model: outlines of what is selected, a repair's preview, the evidence of a finding. */
 export class Marks {
@@ -21,21 +21,21 @@ export class Marks {
    * @param selected ends of the outlines of what is selected, in model coordinates
    * @param centre the point of the model that the scene has as its origin
    */
-  show(look: Look, selected: number[], centre: THREE.Vector3) {
+  show(look: Look, selected: number[], centre: THREE.Vector3, theme: StageColours) {
     for (const o of this.scene.children)
       ((o as THREE.Mesh).geometry as THREE.BufferGeometry).dispose();
     this.scene.clear();
     this.materials.length = 0;
     this.centre = centre;
     if (selected.length) {
-      this.stroke(selected, KELP, 7, 0.45);
-      this.stroke(selected, INK, 2, 1);
+      this.stroke(selected, theme.accent, 7, 0.5);
+      this.stroke(selected, theme.ink, 2, 1);
     }
     if (look.preview?.length) {
       const lines: number[] = [];
       look.preview.forEach((r) => segments(r, lines));
-      this.area(look.preview, KELP, 0.4);
-      this.stroke(lines, KELP, 3, 1);
+      this.area(look.preview, theme.accent, 0.4);
+      this.stroke(lines, theme.accent, 3, 1);
     }
     if (look.evidence) {
       const lines: number[] = [];

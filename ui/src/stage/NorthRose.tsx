@@ -23,7 +23,7 @@ export function NorthRose({
   const reach = 30;
   return (
     <svg
-      className="absolute right-2 bottom-2"
+      className="absolute right-2 bottom-2 hidden @md:block"
       width="92"
       height="92"
       viewBox="-46 -46 92 92"

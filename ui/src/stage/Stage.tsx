@@ -1,5 +1,7 @@
 import { useEffect } from 'react';
 import type { ModelIndex } from '../model/model';
+import { STAGE } from '../model/colours';
+import { useLayout } from '../model/layout';
 import { useView } from '../model/state';
 import { Legend } from './Legend';
 import { Measure } from './Measure';
@@ -31,55 +33,70 @@ export function Stage({
 
   useEffect(() => {
     useView.setState({ drawn: subject.drawn });
-    scene?.setDrawing(subject.drawing);
+    scene?.setDrawing(subject.drawing, subject.ground);
   }, [scene, subject]);
+
+  const theme = useLayout((s) => s.theme);
+  useEffect(() => scene?.setTheme(STAGE[theme]), [scene, theme]);
 
   useEffect(() => scene?.setLook(look), [look, scene]);
 
   const { hover } = pointer;
   const named = hover && subject.named(hover.key);
   return (
-    <div ref={holder} className="relative min-h-0 flex-1 overflow-hidden" data-testid="stage">
-      <canvas ref={under} className="absolute inset-0 h-full w-full" aria-hidden />
-      <canvas
-        ref={canvas}
-        className="absolute inset-0 h-full w-full"
-        style={{ cursor: measure ? 'crosshair' : hover ? 'pointer' : 'default' }}
-        {...pointer.on}
-        onDoubleClick={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
-        aria-label="3D model"
-      />
-      <StoreyLadder index={index} heights={subject.heights} />
+    <div className="@container flex min-h-0 flex-1 flex-col">
       <StageTools scene={scene} />
-      {measure && scene && (
-        <Measure
-          scene={scene}
-          size={size}
-          points={pointer.points}
-          snap={pointer.snap}
-          clear={pointer.clear}
-        />
-      )}
+      <div className="flex min-h-0 flex-1">
+        <StoreyLadder index={index} heights={subject.heights} />
+        <div
+          ref={holder}
+          className="relative min-h-0 min-w-0 flex-1 overflow-hidden"
+          data-testid="stage"
+        >
+          <canvas ref={under} className="absolute inset-0 h-full w-full" aria-hidden />
+          <canvas
+            ref={canvas}
+            className="absolute inset-0 h-full w-full"
+            style={{ cursor: measure ? 'crosshair' : hover ? 'pointer' : 'default' }}
+            {...pointer.on}
+            onDoubleClick={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
+            role="img"
+            aria-label={`The model: ${subject.summary}`}
+          />
+          {measure && scene && (
+            <Measure
+              scene={scene}
+              size={size}
+              points={pointer.points}
+              snap={pointer.snap}
+              clear={pointer.clear}
+            />
+          )}
+          <NorthRose
+            petals={index.model.glazing}
+            heading={heading + (index.model.northAzimuth ?? 0)}
+            known={index.model.northAzimuth != null}
+          />
+          {pointer.band && <BandMark band={pointer.band} />}
+          {hover && named && (
+            <div
+              className="pointer-events-none absolute z-10 rounded-sm border border-line bg-panel px-2 py-0.5 text-sm whitespace-nowrap"
+              style={{
+                left: Math.max(4, Math.min(hover.x + 14, size[0] - 260)),
+                top: Math.max(4, hover.y - 28),
+              }}
+              data-testid="hover"
+            >
+              {named}
+            </div>
+          )}
+        </div>
+      </div>
       <Legend
         legend={subject.legend}
         elements={elements}
         revised={index.model.delivery.revision > 1}
       />
-      <NorthRose
-        petals={index.model.glazing}
-        heading={heading + (index.model.northAzimuth ?? 0)}
-        known={index.model.northAzimuth != null}
-      />
-      {pointer.band && <BandMark band={pointer.band} />}
-      {hover && named && (
-        <div
-          className="pointer-events-none absolute z-10 rounded-sm border border-line bg-panel px-2 py-0.5 text-sm whitespace-nowrap"
-          style={{ left: Math.min(hover.x + 14, size[0] - 260), top: Math.max(4, hover.y - 28) }}
-          data-testid="hover"
-        >
-          {named}
-        </div>
-      )}
     </div>
   );
 }

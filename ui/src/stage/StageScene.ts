@@ -1,11 +1,13 @@
 import * as THREE from 'three';
 import { type Drawing, type Item, Picking } from './drawing';
+import { corners } from './places';
 import { Marks } from './Marks';
 import { Painter } from './Painter';
 import { type Hit, Probe } from './Probe';
 import { chosen, FAINT, FIRM, NONE } from './choice';
 import { ViewControls } from './ViewControls';
-import { INK, LIGHT, PAPER } from '../model/colours';
+import { STAGE, type StageColours } from '../model/colours';
+import { dye, faceMaterial, shadowMaterial, shadowMatrix, shared, styleOf } from './material';
 
 /** What the stage shows of the model. */
 export interface Look {
@@ -23,6 +25,8 @@ const GHOST = 0.08;
 
 /** Drawings of more items than this are drawn piece by piece, and only what is large enough on the screen. */
 const MANY_ITEMS = 10_000;
+/** So much wider than the building may the picture be for what stands around it. */
+const WIDER = 2;
 /** Time in milliseconds without movement after which all is drawn. */
 const REST = 120;
 /** What of a look changes the picture beneath the marks. */
@@ -52,7 +56,12 @@ export class StageScene {
   private readonly edges: THREE.LineSegments;
   private readonly faintEdges: THREE.LineSegments;
   private readonly dashes: THREE.LineSegments;
+  private readonly shadow: THREE.Mesh;
   private readonly marks = new Marks();
+  private readonly shared = shared();
+  private theme: StageColours = STAGE.paper;
+  /** What was framed last. */
+  private framed: { points: number[]; slack: number } | null = null;
   private readonly clips: THREE.Plane[] = [];
   private drawing: Drawing = NOTHING;
   private picking = new Picking(NOTHING);
@@ -84,33 +93,26 @@ export class StageScene {
       canvas,
       antialias: true,
       alpha: true,
+      stencil: true,
       preserveDrawingBuffer: true,
     });
     this.renderer.setPixelRatio(Math.min(devicePixelRatio, 2));
     this.renderer.localClippingEnabled = true;
-    this.renderer.setClearColor(PAPER, 1);
     this.camera.up.set(0, 0, 1);
-    const sky = new THREE.HemisphereLight(LIGHT.sky, LIGHT.ground, 2.4);
-    sky.position.set(0, 0, 1);
-    const sun = new THREE.DirectionalLight(LIGHT.sky, 1.1);
-    sun.position.set(-3, -5, 8);
-    this.scene.add(sky, sun);
-    const faces = {
-      vertexColors: true,
-      flatShading: true,
-      side: THREE.DoubleSide,
-      clippingPlanes: this.clips,
-      polygonOffset: true,
-      polygonOffsetFactor: 1,
-      polygonOffsetUnits: 1,
-    };
-    this.solid = new THREE.Mesh(new THREE.BufferGeometry(), new THREE.MeshLambertMaterial(faces));
+    const clippingPlanes = this.clips;
+    this.solid = new THREE.Mesh(
+      new THREE.BufferGeometry(),
+      faceMaterial(this.shared, { clippingPlanes }),
+    );
     this.clear = new THREE.Mesh(
       new THREE.BufferGeometry(),
-      new THREE.MeshLambertMaterial({ ...faces, transparent: true, depthWrite: false }),
+      faceMaterial(this.shared, { clippingPlanes, transparent: true, depthWrite: false }),
     );
+    this.shadow = new THREE.Mesh(this.solid.geometry, shadowMaterial());
+    this.shadow.matrixAutoUpdate = false;
+    this.shadow.renderOrder = -1;
     this.clear.renderOrder = 1;
-    const line = { color: INK, transparent: true, clippingPlanes: this.clips };
+    const line = { transparent: true, clippingPlanes };
     const lines = (opacity: number) =>
       new THREE.LineSegments(
         new THREE.BufferGeometry(),
@@ -121,24 +123,47 @@ export class StageScene {
     this.dashes = new THREE.LineSegments(
       new THREE.BufferGeometry(),
       new THREE.LineDashedMaterial({
-        color: INK,
         dashSize: 0.25,
         gapSize: 0.18,
-        clippingPlanes: this.clips,
+        clippingPlanes,
       }),
     );
     for (const o of [this.edges, this.faintEdges, this.dashes]) o.renderOrder = 2;
-    for (const o of [this.solid, this.clear, this.edges, this.faintEdges, this.dashes]) {
+    for (const o of [
+      this.shadow,
+      this.solid,
+      this.clear,
+      this.edges,
+      this.faintEdges,
+      this.dashes,
+    ]) {
       o.frustumCulled = false;
       this.scene.add(o);
     }
     this.painter = new Painter(this.renderer, this.camera, this.scene, this.marks.scene, under);
+    this.setTheme(this.theme);
     this.controls = new ViewControls(
       this.camera,
       canvas,
       (p) => this.pick(p)?.point ?? null,
       () => this.moved(),
     );
+  }
+
+  /** Paper, ink and accent of a theme. */
+  setTheme(theme: StageColours) {
+    this.theme = theme;
+    this.renderer.setClearColor(theme.paper, 1);
+    dye(this.shared, theme);
+    for (const o of [this.edges, this.faintEdges, this.dashes])
+      (o.material as THREE.LineBasicMaterial).color.set(theme.ink);
+    const shadow = this.shadow.material as THREE.MeshBasicMaterial;
+    shadow.color.set(theme.ink);
+    shadow.opacity = theme.shadow;
+    if (this.look) this.mark(this.look);
+    this.painter.disturb();
+    this.rest();
+    this.request();
   }
 
   dispose() {
@@ -163,12 +188,19 @@ export class StageScene {
     this.camera.updateProjectionMatrix();
     this.marks.resize(width, height);
     this.painter.resize();
+    // what was framed fills the stage still
+    if (this.framed && this.controls.untouched)
+      this.fill(this.framed.points, this.framed.slack, null);
     this.rest();
     this.request();
   }
 
-  /** Takes over a drawing; the view stays where it is, unless this is the first. */
-  setDrawing(drawing: Drawing) {
+  /**
+   * Takes over a drawing; the view stays where it is, unless this is the first.
+   *
+   * @param ground height of the ground in metres
+   */
+  setDrawing(drawing: Drawing, ground: number) {
     const same = drawing.positions === this.drawing.positions && !this.look?.apart;
     this.drawing = drawing;
     this.shown = new Uint8Array(drawing.items.length);
@@ -187,11 +219,13 @@ export class StageScene {
     this.colours = new Uint8Array(n * 4);
     const position = new THREE.BufferAttribute(drawing.positions.slice(), 3);
     const colour = new THREE.BufferAttribute(this.colours, 4, true);
+    const style = new THREE.BufferAttribute(stylesOf(drawing), 1);
     for (const m of [this.solid, this.clear]) {
       m.geometry.dispose();
       m.geometry = new THREE.BufferGeometry()
         .setAttribute('position', position)
-        .setAttribute('color', colour);
+        .setAttribute('color', colour)
+        .setAttribute('style', style);
       m.geometry.setIndex(new THREE.BufferAttribute(new Uint32Array(drawing.triangles.length), 1));
     }
     for (const l of [this.edges, this.faintEdges]) {
@@ -201,6 +235,10 @@ export class StageScene {
     }
     for (const m of [this.solid, this.clear, this.edges, this.faintEdges])
       m.position.copy(o).sub(this.centre);
+    this.shadow.geometry = this.solid.geometry;
+    const flat = ground - this.centre.z;
+    this.shared.ground.value = flat;
+    this.shadow.matrix.makeTranslation(this.solid.position).premultiply(shadowMatrix(flat - 0.02));
     if (this.look) this.setLook(this.look);
     if (!this.placed && drawing.items.length) {
       this.placed = true;
@@ -273,6 +311,8 @@ export class StageScene {
 
   private clip(look: Look) {
     this.clips.length = 0;
+    // a building that is cut or pulled apart throws no shadow; very large ones are drawn piece by piece
+    this.shadow.visible = !look.cut && !look.sweep && !look.apart && !look.ghosted && !this.many;
     if (look.cut) {
       this.clips.push(
         new THREE.Plane(new THREE.Vector3(0, 0, -1), look.cut[1] - this.centre.z),
@@ -380,7 +420,7 @@ export class StageScene {
     const chosen = new Set(look.selection);
     const outline: number[] = [];
     for (const it of this.drawing.items) if (chosen.has(it.key)) this.outline(it, outline);
-    this.marks.show(look, outline, this.centre);
+    this.marks.show(look, outline, this.centre, this.theme);
   }
 
   /** The nearest shown object under a place given in device coordinates (−1 to 1). */
@@ -411,33 +451,59 @@ export class StageScene {
     return point.clone().add(this.centre);
   }
 
-  /** The box of some objects, or of all that are not far off, in model coordinates. */
-  boxOf(keys: string[] | null): THREE.Box3 {
-    const chosen = keys && new Set(keys);
+  /** The box of some objects in model coordinates. */
+  boxOf(keys: string[]): THREE.Box3 {
+    const chosen = new Set(keys);
+    return this.boxAround((it) => chosen.has(it.key));
+  }
+
+  private boxAround(counts: (it: Item) => boolean): THREE.Box3 {
     const box = new THREE.Box3();
     const b = this.picking.boxes;
     this.drawing.items.forEach((it, i) => {
-      if (!it.vertices || (chosen ? !chosen.has(it.key) : it.far)) return;
+      if (!it.vertices || !counts(it)) return;
       box.expandByPoint(new THREE.Vector3(b[i * 6], b[i * 6 + 1], b[i * 6 + 2]));
       box.expandByPoint(new THREE.Vector3(b[i * 6 + 3], b[i * 6 + 4], b[i * 6 + 5]));
     });
     return box.isEmpty() ? box : box.translate(new THREE.Vector3().fromArray(this.drawing.origin));
   }
 
+  /**
+   * Corners of the whole in the scene. What stands around belongs to the picture, unless it is so far off that the building would be small
+   * in it.
+   */
+  private whole(): number[] {
+    const near = this.boxAround((it) => !it.far);
+    const all = this.boxAround((it) => !it.backdrop);
+    const size = (b: THREE.Box3) => b.getSize(new THREE.Vector3()).length();
+    const wide = near.isEmpty() || size(all) <= WIDER * size(near);
+    if (this.many) return corners(wide ? all : near, this.centre);
+    return this.drawing.items.flatMap((it, i) =>
+      it.vertices && !it.backdrop && (wide || !it.far)
+        ? corners(boxAt(this.picking.boxes, i), this.solid.position.clone().negate())
+        : [],
+    );
+  }
+
   /** Moves the camera so that the objects (or everything) fill the stage. */
   frame(keys: string[] | null, outer: THREE.Vector3 | null = null) {
-    const box = this.boxOf(keys);
-    if (!box.isEmpty())
-      this.controls.frame(
-        box.translate(this.centre.clone().negate()),
-        keys ? 1.9 : 1.3,
-        keys ? outer : null,
-      );
+    if (keys) {
+      const box = this.boxOf(keys);
+      if (!box.isEmpty()) this.frameBox(box, outer);
+      return;
+    }
+    const points = this.whole();
+    if (points.length) this.fill(points, 1.05, null);
   }
 
   /** The same for a box; from the side that a normal points to, when one is given. */
   frameBox(box: THREE.Box3, outer: THREE.Vector3 | null) {
-    this.controls.frame(box.clone().translate(this.centre.clone().negate()), 1.7, outer);
+    this.fill(corners(box, this.centre), 1.6, outer);
+  }
+
+  private fill(points: number[], slack: number, outer: THREE.Vector3 | null) {
+    this.framed = { points, slack };
+    this.controls.frame(points, slack, outer);
   }
 
   /** Looks at the whole from a direction. */
@@ -479,4 +545,14 @@ export class StageScene {
   }
 }
 
-/** Appends a ring's edges as pairs of points. */
+/** Pattern and layer of every vertex. */
+function stylesOf(d: Drawing): Uint8Array<ArrayBuffer> {
+  const out = new Uint8Array(d.positions.length / 3);
+  for (const it of d.items) out.fill(styleOf(it), it.firstVertex, it.firstVertex + it.vertices);
+  return out;
+}
+
+function boxAt(boxes: Float32Array, i: number): THREE.Box3 {
+  const at = (k: number) => new THREE.Vector3().fromArray(boxes, i * 6 + k);
+  return new THREE.Box3(at(0), at(3));
+}

@@ -1,15 +1,19 @@
 import { useUnits } from '../model/units';
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
+import { Slider } from 'radix-ui';
+import { ChevronsLeft, ChevronsRight, ChevronsUpDown } from 'lucide-react';
+import { useLayout } from '../model/layout';
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
 
-/** One rung a storey at its level; the handles cut the model above and below; a double click pulls the storeys apart. */
+/** One rung a storey at its level; the handles cut the model above and below. */
 export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [number, number] }) {
   const units = useUnits();
   const cut = useView((s) => s.cut);
   const apart = useView((s) => s.apart);
   const set = useView((s) => s.set);
-  const strip = useRef<HTMLDivElement>(null);
+  const folded = useLayout((s) => s.storeysFolded);
+  const layout = useLayout((s) => s.set);
   const { lo, hi, rungs } = useMemo(() => {
     const levels = index.model.storeys
       .filter((s) => s.level != null)
@@ -22,33 +26,7 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
   const range = cut ?? [lo, hi];
   const share = (z: number) => `${((z - lo) / (hi - lo)) * 100}%`;
 
-  function drag(e: React.PointerEvent, end: 0 | 1) {
-    e.preventDefault();
-    const box = strip.current!.getBoundingClientRect();
-    const move = (m: PointerEvent) => {
-      const z = lo + ((box.bottom - m.clientY) / box.height) * (hi - lo);
-      const now = useView.getState().cut ?? [lo, hi];
-      const next: [number, number] = end
-        ? [now[0], Math.max(now[0] + 0.2, Math.min(hi, z))]
-        : [Math.min(now[1] - 0.2, Math.max(lo, z)), now[1]];
-      set({ cut: next[0] <= lo + 0.01 && next[1] >= hi - 0.01 ? null : next });
-    };
-    const done = () => {
-      window.removeEventListener('pointermove', move);
-      window.removeEventListener('pointerup', done);
-    };
-    window.addEventListener('pointermove', move);
-    window.addEventListener('pointerup', done);
-  }
-
-  function step(e: React.KeyboardEvent, end: 0 | 1) {
-    const by = e.key === 'ArrowUp' ? 0.25 : e.key === 'ArrowDown' ? -0.25 : 0;
-    if (!by) return;
-    e.preventDefault();
-    const next: [number, number] = [...range];
-    next[end] = Math.min(hi, Math.max(lo, next[end] + by));
-    if (next[1] - next[0] >= 0.2) set({ cut: next });
-  }
+  const whole = (r: number[]) => r[0] <= lo + 0.05 && r[1] >= hi - 0.05;
 
   /** Shows one storey: from just under its floor to just under the next one's. */
   function only(i: number) {
@@ -60,51 +38,67 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
 
   return (
     <div
-      className="absolute top-2 bottom-2 left-2 w-[104px] rounded-sm border border-line bg-panel/95"
+      className={`flex shrink-0 flex-col border-r border-line bg-paper ${folded ? 'w-[30px]' : 'w-[30px] @2xl:w-[108px]'}`}
       data-testid="ladder"
     >
-      <div className="kicker px-2 pt-1">Storeys</div>
-      <div
-        ref={strip}
-        className="absolute inset-x-0 top-8 bottom-4"
-        onDoubleClick={() => set({ apart: !apart })}
-        title="Double click: pull the storeys apart"
-      >
-        <div className="absolute top-0 bottom-0 left-3 w-px bg-line" />
-        <div
-          className="absolute left-[10px] w-[5px] bg-kelp/35"
-          style={{ bottom: share(range[0]), top: `calc(100% - ${share(range[1])})` }}
-        />
+      <div className="flex h-[26px] items-center">
+        <button
+          className="btn-quiet !px-1.5"
+          aria-expanded={!folded}
+          title={folded ? 'Show the names of the storeys' : 'Fold the storeys'}
+          onClick={() => layout({ storeysFolded: !folded })}
+        >
+          {folded ? <ChevronsRight size={13} /> : <ChevronsLeft size={13} />}
+        </button>
+        {!folded && <span className="kicker hidden @2xl:inline">Storeys</span>}
+      </div>
+      <div className="relative my-3 min-h-0 flex-1">
+        <Slider.Root
+          orientation="vertical"
+          className="absolute inset-y-0 left-[7px] flex w-[16px] touch-none flex-col items-center select-none"
+          min={lo}
+          max={hi}
+          step={0.1}
+          minStepsBetweenThumbs={2}
+          value={range}
+          onValueChange={(v) => set({ cut: whole(v) ? null : [v[0], v[1]] })}
+        >
+          <Slider.Track className="relative w-[5px] flex-1 rounded-full bg-line">
+            <Slider.Range className="absolute w-full rounded-full bg-kelp/40" />
+          </Slider.Track>
+          {(['Lower', 'Upper'] as const).map((end, i) => (
+            <Slider.Thumb
+              key={end}
+              aria-label={`${end} cut`}
+              aria-valuetext={units.level(range[i])}
+              title={`${end} cut at ${units.level(range[i])}: drag, or use the arrow keys`}
+              className="block h-[12px] w-[18px] cursor-ns-resize rounded-sm border border-kelp bg-panel"
+            />
+          ))}
+        </Slider.Root>
         {rungs.map((r, i) => (
           <button
             key={r.key}
-            className="absolute right-1 left-2 -mb-[9px] flex h-[18px] items-center gap-1 text-left text-[11px] leading-none hover:text-kelp"
+            className={`absolute -mb-[12px] flex h-[24px] items-center gap-1 text-left text-[11px] leading-none hover:text-kelp ${folded ? 'left-[24px] w-[6px]' : 'left-[24px] w-[6px] @2xl:right-0 @2xl:w-auto'}`}
             style={{ bottom: share(r.level) }}
             title={`${r.name}, ${units.level(r.level)}: show only this storey`}
+            aria-label={`${r.name}: show only this storey`}
             onClick={() => only(i)}
           >
-            <span className="h-[2px] w-[9px] shrink-0 bg-ink" />
-            <span className="truncate">{r.name}</span>
+            <span className="h-[2px] w-[6px] shrink-0 bg-ink" />
+            {!folded && <span className="hidden truncate @2xl:inline">{r.name}</span>}
           </button>
         ))}
-        {([0, 1] as const).map((end) => (
-          <div
-            key={end}
-            role="slider"
-            tabIndex={0}
-            aria-label={end ? 'Upper cut' : 'Lower cut'}
-            aria-valuemin={lo}
-            aria-valuemax={hi}
-            aria-valuenow={range[end]}
-            aria-valuetext={units.level(range[end])}
-            className="absolute left-[5px] -mb-[5px] h-[10px] w-[15px] cursor-ns-resize rounded-sm border border-kelp bg-panel"
-            style={{ bottom: share(range[end]) }}
-            title={`${end ? 'Upper' : 'Lower'} cut at ${units.level(range[end])}: drag, or use the arrow keys`}
-            onPointerDown={(e) => drag(e, end)}
-            onKeyDown={(e) => step(e, end)}
-          />
-        ))}
       </div>
+      <button
+        className={`btn-quiet mb-1 justify-center !px-1 text-sm ${apart ? 'bg-kelp-soft' : ''}`}
+        aria-pressed={apart}
+        title={apart ? 'Put the storeys together' : 'Pull the storeys apart'}
+        onClick={() => set({ apart: !apart })}
+      >
+        <ChevronsUpDown size={13} />
+        {!folded && <span className="hidden @2xl:inline">{apart ? 'Together' : 'Pull apart'}</span>}
+      </button>
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import * as THREE from 'three';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { corners } from './places';
 import { ViewControls } from './ViewControls';
 
 /** As much of a canvas as the controls use. */
@@ -44,9 +45,13 @@ beforeEach(() => {
   changed.mockClear();
   controls = new ViewControls(camera, canvas as unknown as HTMLCanvasElement, () => hit, changed);
   controls.look(new THREE.Vector3(-1, -1, 1));
-  controls.frame(new THREE.Box3(new THREE.Vector3(-5, -5, 0), new THREE.Vector3(5, 5, 6)), 1.3);
+  frameBox(new THREE.Vector3(-5, -5, 0), new THREE.Vector3(5, 5, 6), 1.3);
   camera.updateMatrixWorld();
 });
+
+function frameBox(min: THREE.Vector3, max: THREE.Vector3, slack: number) {
+  controls.frame(corners(new THREE.Box3(min, max), new THREE.Vector3()), slack);
+}
 
 function drag(button: number, dx: number, dy: number, extra = {}) {
   canvas.fire('pointerdown', { button, ...extra });
@@ -57,7 +62,7 @@ function drag(button: number, dx: number, dy: number, extra = {}) {
 describe('framing', () => {
   it('brings a whole box into view, whatever its place', () => {
     const box = new THREE.Box3(new THREE.Vector3(100, 50, -3), new THREE.Vector3(130, 62, 9));
-    controls.frame(box, 1.3);
+    frameBox(box.min, box.max, 1.3);
     camera.updateMatrixWorld();
     for (const x of [box.min.x, box.max.x])
       for (const y of [box.min.y, box.max.y])
@@ -69,9 +74,23 @@ describe('framing', () => {
         }
   });
 
+  it('leaves no more room around than asked: what is framed touches both edges of one direction', () => {
+    const box = new THREE.Box3(new THREE.Vector3(0, 0, 0), new THREE.Vector3(40, 8, 6));
+    frameBox(box.min, box.max, 1);
+    camera.updateMatrixWorld();
+    const seen = new THREE.Box2();
+    const at = corners(box, new THREE.Vector3());
+    for (let i = 0; i < at.length; i += 3) {
+      const p = new THREE.Vector3().fromArray(at, i).project(camera);
+      seen.expandByPoint(new THREE.Vector2(p.x, p.y));
+    }
+    expect(Math.max(seen.max.x, seen.max.y)).toBeCloseTo(1, 1);
+    expect(Math.min(seen.min.x, seen.min.y)).toBeCloseTo(-1, 1);
+  });
+
   it('keeps the direction of view', () => {
     const before = camera.getWorldDirection(new THREE.Vector3());
-    controls.frame(new THREE.Box3(new THREE.Vector3(0, 0, 0), new THREE.Vector3(1, 1, 1)), 1.9);
+    frameBox(new THREE.Vector3(0, 0, 0), new THREE.Vector3(1, 1, 1), 1.9);
     camera.updateMatrixWorld();
     expect(camera.getWorldDirection(new THREE.Vector3()).distanceTo(before)).toBeLessThan(1e-6);
   });

@@ -11,6 +11,8 @@ export class ViewControls {
   private readonly target = new THREE.Vector3();
   private pivot = new THREE.Vector3();
   private drag: { button: number; x: number; y: number; moved: boolean } | null = null;
+  /** Nobody has moved the view since it was framed. */
+  untouched = false;
   private wheelTaken: ((step: number) => boolean) | null = null;
 
   constructor(
@@ -76,6 +78,7 @@ export class ViewControls {
     this.drag.y = e.clientY;
     if (this.drag.button === 0) this.orbit(-dx * 0.006, -dy * 0.006);
     else this.pan(dx, dy);
+    this.untouched = false;
     this.changed();
   };
 
@@ -104,6 +107,7 @@ export class ViewControls {
     if (this.camera.position.distanceTo(towards) * k < 0.3) return;
     this.camera.position.sub(towards).multiplyScalar(k).add(towards);
     this.target.sub(towards).multiplyScalar(k).add(towards);
+    this.untouched = false;
     this.changed();
   };
 
@@ -137,23 +141,56 @@ export class ViewControls {
   }
 
   /**
-   * Fills the view with a box.
+   * Fills the view with some points.
    *
+   * @param points three coordinates each
+   * @param slack 1 for no room around them
    * @param outer a normal that is to be seen: from behind it the camera goes round to its side
    */
-  frame(box: THREE.Box3, slack: number, outer: THREE.Vector3 | null = null) {
-    const sphere = box.getBoundingSphere(new THREE.Sphere());
+  frame(points: ArrayLike<number>, slack: number, outer: THREE.Vector3 | null = null) {
     const dir = this.camera.position.clone().sub(this.target).normalize();
     if (outer) turnToward(dir, outer);
-    const half = Math.min(this.camera.fov, this.camera.fov * this.camera.aspect) * (Math.PI / 360);
-    const distance = (Math.max(0.5, sphere.radius) / Math.sin(half)) * slack * 0.82;
-    this.target.copy(sphere.center);
-    this.camera.position.copy(sphere.center).addScaledVector(dir, distance);
+    this.camera.position.copy(this.target).add(dir);
+    this.camera.lookAt(this.target);
+    const distance = Math.max(1.5, this.centreOn(points, dir)) * slack;
+    this.camera.position.copy(this.target).addScaledVector(dir, distance);
     this.camera.near = Math.max(0.05, distance / 200);
     this.camera.far = distance * 20 + 2000;
     this.camera.updateProjectionMatrix();
     this.camera.lookAt(this.target);
+    this.untouched = true;
     this.changed();
+  }
+
+  /** Moves the target to the middle of the picture of the points; says from how far along a direction all are in it. */
+  private centreOn(points: ArrayLike<number>, dir: THREE.Vector3): number {
+    const right = new THREE.Vector3(1, 0, 0).applyQuaternion(this.camera.quaternion);
+    const up = new THREE.Vector3(0, 1, 0).applyQuaternion(this.camera.quaternion);
+    const high = Math.tan((this.camera.fov * Math.PI) / 360);
+    const wide = high * this.camera.aspect;
+    const box = new THREE.Box3();
+    const c = new THREE.Vector3();
+    for (let i = 0; i < points.length; i += 3) box.expandByPoint(c.fromArray(points, i));
+    box.getCenter(this.target);
+    let distance = 0;
+    // what is nearer looks larger: the middle of the picture settles after a few turns
+    for (let turn = 0; turn < 4; turn++) {
+      distance = 0;
+      for (let i = 0; i < points.length; i += 3) {
+        c.fromArray(points, i).sub(this.target);
+        const reach = Math.max(Math.abs(c.dot(right)) / wide, Math.abs(c.dot(up)) / high);
+        distance = Math.max(distance, c.dot(dir) + reach);
+      }
+      const seen = new THREE.Box2();
+      for (let i = 0; i < points.length; i += 3) {
+        c.fromArray(points, i).sub(this.target);
+        const away = Math.max(1e-3, distance - c.dot(dir));
+        seen.expandByPoint(new THREE.Vector2(c.dot(right) / away, c.dot(up) / away));
+      }
+      const middle = seen.getCenter(new THREE.Vector2()).multiplyScalar(distance);
+      this.target.addScaledVector(right, middle.x).addScaledVector(up, middle.y);
+    }
+    return distance;
   }
 }
 

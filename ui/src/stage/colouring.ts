@@ -1,6 +1,7 @@
 import type { ColourBy } from '../model/state';
 import type { Model, RevisionChange, Surface } from '../model/api';
 import { EXPOSURES } from '../model/words';
+import type { Pattern } from './drawing';
 import { type Units } from '../model/units';
 import {
   EXPOSURE,
@@ -28,6 +29,7 @@ export interface Tint {
   colour: string;
   opacity: number;
   dashed: boolean;
+  pattern: Pattern;
 }
 
 /** An entry for every surface. */
@@ -36,12 +38,19 @@ export interface Colouring {
   of: (s: Surface) => Tint;
 }
 
-const plain = (key: string, label: string, colour: string, opacity = 1): Tint => ({
+const plain = (
+  key: string,
+  label: string,
+  colour: string,
+  opacity = 1,
+  pattern: Pattern = 'plain',
+): Tint => ({
   key,
   label,
   colour,
   opacity,
   dashed: false,
+  pattern,
 });
 
 const BY_EXPOSURE = EXPOSURES.map((e) => ({ ...e, dashed: e.key === 'none' }));
@@ -51,9 +60,9 @@ const exposure: Colouring = {
   of: (s) => BY_EXPOSURE.find((x) => x.key === s.exposure) ?? BY_EXPOSURE[6],
 };
 
-const ADDED = plain('added', 'Added', SINCE.added);
-const MOVED = plain('moved', 'Moved', SINCE.moved);
-const CHANGED = plain('changed', 'Changed', SINCE.changed);
+const ADDED = plain('added', 'Added', SINCE.added, 1, 'cross');
+const MOVED = plain('moved', 'Moved', SINCE.moved, 1, 'slant');
+const CHANGED = plain('changed', 'Changed', SINCE.changed, 1, 'counter');
 const SAME = plain('same', 'As before', SINCE.same, 0.5);
 
 /** What became of each surface since the revision before; one whose opening changed counts too. */
@@ -117,7 +126,7 @@ function byUValue(units: Units, values: Record<string, number>): Colouring {
   );
   tints[0].label += ` ${units.uValue.unit}`;
   const none = { ...NONE, label: 'Not known' };
-  const shade = plain('shade', 'Shading', EXPOSURE.shade, 0.45);
+  const shade = plain('shade', 'Shading', EXPOSURE.shade, 0.45, 'counter');
   return {
     entries: [...tints, none, shade],
     of: (s) => {

@@ -1,5 +1,9 @@
 import * as THREE from 'three';
 
+/** Hatching in the plane of a face, so that a colour is never alone. */
+export const PATTERNS = ['plain', 'slant', 'counter', 'cross', 'dots'] as const;
+export type Pattern = (typeof PATTERNS)[number];
+
 /** One drawn object: where its vertices, triangles and lines are, and how it looks. */
 export interface Item {
   key: string;
@@ -20,6 +24,9 @@ export interface Item {
   colour: string;
   opacity: number;
   dashed: boolean;
+  pattern: Pattern;
+  /** Of faces in one plane, that of the higher layer is seen: 0, 1 or 2. */
+  layer: number;
   /** Drawn with faint lines, and picked only where nothing else is. */
   faint: boolean;
   /** Left out when the whole is framed. */
@@ -49,7 +56,16 @@ export class DrawingMaker {
     o: { key: string; rings: number[][]; triangles: number[] },
     look: Pick<
       Item,
-      'owner' | 'group' | 'level' | 'colour' | 'opacity' | 'dashed' | 'faint' | 'far'
+      | 'owner'
+      | 'group'
+      | 'level'
+      | 'colour'
+      | 'opacity'
+      | 'dashed'
+      | 'pattern'
+      | 'layer'
+      | 'faint'
+      | 'far'
     >,
     cross = false,
   ) {

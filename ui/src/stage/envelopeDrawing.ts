@@ -17,6 +17,8 @@ export function envelopeDrawing(model: Model, colours: Colouring): Drawing {
       colour: e.colour,
       opacity: e.opacity,
       dashed: e.dashed,
+      pattern: e.pattern,
+      layer: 1,
       faint: false,
       // the whole is the building: what shades it may stand far away
       far: s.exposure === 'shade',
@@ -31,6 +33,8 @@ export function envelopeDrawing(model: Model, colours: Colouring): Drawing {
             ...look,
             colour: o.glazed ? OPENING_COLOURS.glazed : OPENING_COLOURS.door,
             opacity: 1,
+            pattern: 'plain',
+            layer: 2,
           },
           o.glazed,
         );
@@ -46,6 +50,8 @@ export function envelopeDrawing(model: Model, colours: Colouring): Drawing {
         colour: EXPOSURE.unresolved,
         opacity: 1,
         dashed: false,
+        pattern: 'dots',
+        layer: 2,
         faint: false,
         far: false,
       },

@@ -30,3 +30,12 @@ export function sweepPlane(box: THREE.Box3, share: number): THREE.Plane {
   const normal = alongX ? new THREE.Vector3(-1, 0, 0) : new THREE.Vector3(0, -1, 0);
   return new THREE.Plane(normal, lo - 0.05 + (reach + 0.1) * share);
 }
+
+/** The eight corners of a box, from an origin. */
+export function corners(b: THREE.Box3, origin: THREE.Vector3): number[] {
+  return Array.from({ length: 8 }, (_, i) => [
+    (i & 1 ? b.max : b.min).x - origin.x,
+    (i & 2 ? b.max : b.min).y - origin.y,
+    (i & 4 ? b.max : b.min).z - origin.z,
+  ]).flat();
+}

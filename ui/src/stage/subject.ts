@@ -4,7 +4,8 @@ import { drawn } from '../model/model';
 import { type Units } from '../model/units';
 
 import { COLOUR_BY, colouring, type Known } from './colouring';
-import type { Drawing } from './drawing';
+import { counted } from '../model/words';
+import type { Drawing, Item, Pattern } from './drawing';
 import { envelopeDrawing } from './envelopeDrawing';
 
 export interface LegendEntry {
@@ -13,6 +14,7 @@ export interface LegendEntry {
   colour: string;
   opacity: number;
   dashed: boolean;
+  pattern: Pattern;
   count: string;
 }
 
@@ -26,6 +28,10 @@ export interface Subject {
   legend: { title: string; by?: ColourBy; entries: LegendEntry[] };
   /** Lowest and highest place of what the storey ladder cuts, in metres. */
   heights: [number, number];
+  /** Height of the ground that the building stands on, in metres. */
+  ground: number;
+  /** What is drawn, in words. */
+  summary: string;
 }
 
 /** Lowest and highest z of the items that are not far off. */
@@ -42,6 +48,17 @@ export function heights(d: Drawing): [number, number] {
   return [low + d.origin[2], high + d.origin[2]];
 }
 
+/** The lowest place of the items that stand on the ground; of all when none does. */
+export function groundOf(d: Drawing, stands: (it: Item) => boolean): number {
+  const some = d.items.filter((it) => !it.far && it.vertices > 0);
+  const standing = some.filter(stands);
+  let low = Infinity;
+  for (const it of standing.length ? standing : some)
+    for (let v = it.firstVertex * 3 + 2; v < (it.firstVertex + it.vertices) * 3; v += 3)
+      low = Math.min(low, d.positions[v]);
+  return Number.isFinite(low) ? low + d.origin[2] : 0;
+}
+
 export function envelopeSubject(
   units: Units,
   index: ModelIndex,
@@ -50,6 +67,9 @@ export function envelopeSubject(
 ): Subject {
   const colours = colouring(units, by, index.model, known);
   const drawing = envelopeDrawing(index.model, colours);
+  const outdoor = new Set(
+    index.model.surfaces.filter((s) => s.exposure === 'outdoor').map((s) => s.key),
+  );
   const counts = new Map<string, number>();
   for (const s of index.model.surfaces) {
     const { key } = colours.of(s);
@@ -74,5 +94,7 @@ export function envelopeSubject(
         })),
     },
     heights: heights(drawing),
+    ground: groundOf(drawing, (it) => outdoor.has(it.owner)),
+    summary: `${counted(index.model.spaces.length)} spaces, ${counted(index.model.surfaces.length)} surfaces, ${counted(index.openings.size)} openings`,
   };
 }

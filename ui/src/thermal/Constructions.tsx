@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { ConstructionRow, LibraryAnswer, Project, Thermal } from '../model/api';
 import type { ModelIndex } from '../model/model';
+import { Detail } from '../shared/Detail';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
@@ -119,10 +120,7 @@ export function Constructions({
         onOpen={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
         empty="The delivery has no constructions."
       />
-      <aside
-        className="flex w-[350px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2"
-        data-testid="construction"
-      >
+      <Detail label="The construction" testId="construction">
         {chosen?.key === NONE ? (
           <WithoutConstruction
             project={project}
@@ -144,7 +142,7 @@ export function Constructions({
             Choose a construction to see its layers and to change it for all that has it.
           </p>
         )}
-      </aside>
+      </Detail>
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { useMemo, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { Download, Trash2 } from 'lucide-react';
 import { api, type LibraryAnswer, type LibraryImport, type Model } from '../model/api';
+import { Detail } from '../shared/Detail';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
 import { count } from '../model/words';
@@ -93,9 +94,7 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
           if (f) void attempt(() => api.libraryFile(project, f), setIncoming);
         }}
       />
-      <aside
-        className={`flex shrink-0 flex-col overflow-y-auto border-l border-line px-3 pb-2 ${defining ? 'w-[560px]' : 'w-[340px] pt-2'}`}
-      >
+      <Beside wide={defining !== null}>
         {!incoming && !defining && (
           <div className="mb-2 flex flex-wrap gap-1.5">
             <button className="btn" onClick={() => file.current?.click()}>
@@ -178,7 +177,18 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
             Use and Words in names alone says what use the names of rooms stand for.
           </p>
         )}
-      </aside>
+      </Beside>
     </div>
+  );
+}
+
+/** Room for a form beside the table; what is only told stands where details stand. */
+function Beside({ wide, children }: { wide: boolean; children: React.ReactNode }) {
+  return wide ? (
+    <aside className="flex w-[560px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 pb-2">
+      {children}
+    </aside>
+  ) : (
+    <Detail label="The library">{children}</Detail>
   );
 }

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { LibraryAnswer, MaterialRow, Thermal } from '../model/api';
 import { Actions, type Field } from '../shared/Form';
+import { Detail } from '../shared/Detail';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
@@ -78,7 +79,7 @@ export function Materials({
         }}
         empty="The delivery has no materials."
       />
-      <aside className="flex w-[320px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
+      <Detail label="The material">
         {!m ? (
           <p className="text-muted">Choose a material to change its values.</p>
         ) : (
@@ -145,7 +146,7 @@ export function Materials({
             />
           </>
         )}
-      </aside>
+      </Detail>
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import type { Conditions, LibraryAnswer, Space, ZoneRow } from '../model/api';
 import type { ModelIndex } from '../model/model';
+import { Detail } from '../shared/Detail';
 import { Table, type Column } from '../shared/Table';
 import { useSelection, useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
@@ -166,13 +167,13 @@ function Loaded({
         onSelect={select}
         onOpen={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
       />
-      <aside className="flex w-[350px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
+      <Detail label="Uses">
         {chosen.length ? (
           <ChosenSpaces spaces={chosen} conditions={conditions} library={library} edits={edits} />
         ) : (
           <UsesOfAll index={index} conditions={conditions} library={library} edits={edits} />
         )}
-      </aside>
+      </Detail>
     </div>
   );
 }

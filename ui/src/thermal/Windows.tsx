@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { GlazingRow, LibraryAnswer, Thermal } from '../model/api';
 import { Actions } from '../shared/Form';
+import { Detail } from '../shared/Detail';
 import { Table, type Column } from '../shared/Table';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
@@ -109,7 +110,7 @@ export function Windows({
         }}
         empty="The delivery has no window types."
       />
-      <aside className="flex w-[340px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
+      <Detail label="The window type">
         {!g ? (
           <p className="text-muted">Choose a window type to change its values.</p>
         ) : (
@@ -174,7 +175,7 @@ export function Windows({
             )}
           </>
         )}
-      </aside>
+      </Detail>
     </div>
   );
 }

@@ -1,0 +1,141 @@
+import * as THREE from 'three';
+import type { StageColours } from '../model/colours';
+import { type Item, PATTERNS } from './drawing';
+
+/** What all faces have in common and a theme changes. */
+export interface Shared {
+  paper: { value: THREE.Color };
+  ink: { value: THREE.Color };
+  /** Height of the ground in the scene: near it walls are a little darker. */
+  ground: { value: number };
+}
+
+export function shared(): Shared {
+  return {
+    paper: { value: new THREE.Color() },
+    ink: { value: new THREE.Color() },
+    ground: { value: 0 },
+  };
+}
+
+export function dye(s: Shared, colours: StageColours) {
+  s.paper.value.set(colours.paper);
+  s.ink.value.set(colours.ink);
+}
+
+/** Pattern and layer of an item in one byte. */
+export const styleOf = (it: Item): number => PATTERNS.indexOf(it.pattern) + 16 * it.layer;
+
+const VERTEX_HEAD = /* glsl */ `
+attribute float style;
+varying float vPattern;
+varying vec3 vPlace;
+`;
+
+const VERTEX = /* glsl */ `
+#include <project_vertex>
+float layer = floor(style / 16.0);
+vPattern = style - 16.0 * layer;
+vPlace = (modelMatrix * vec4(transformed, 1.0)).xyz;
+// of faces in one plane, that of the higher layer is seen
+gl_Position.z -= layer * 3e-5 * gl_Position.w;
+`;
+
+const FRAGMENT_HEAD = /* glsl */ `
+varying float vPattern;
+varying vec3 vPlace;
+uniform vec3 paper;
+uniform vec3 ink;
+uniform float ground;
+
+// a line of about a pixel every so many metres, so many that they are 7 to 14 pixels apart
+float lines(float u) {
+  float wide = max(fwidth(u), 1e-7);
+  float apart = exp2(ceil(log2(wide * 7.0)));
+  float off = (0.5 - abs(fract(u / apart) - 0.5)) * apart / wide;
+  return 1.0 - smoothstep(0.35, 1.1, off);
+}
+
+float dots(vec2 q) {
+  float wide = max(max(fwidth(q.x), fwidth(q.y)), 1e-7);
+  float apart = exp2(ceil(log2(wide * 6.0)));
+  vec2 off = (fract(q / apart) - 0.5) * apart / wide;
+  return 1.0 - smoothstep(0.8, 1.6, length(off));
+}
+`;
+
+/*
+ * The colour of a face, by where it looks: tops are lighter than sides, sides by their azimuth, undersides darkest; lighter than its edges;
+ * a little darker near the ground; over it its pattern, in the plane of the face.
+ */
+const FRAGMENT = /* glsl */ `
+#include <color_fragment>
+vec3 normal = normalize(cross(dFdx(vPlace), dFdy(vPlace)));
+if (dot(normal, cameraPosition - vPlace) < 0.0) normal = -normal;
+vec2 across = length(normal.xy) > 0.02 ? normalize(vec2(-normal.y, normal.x)) : vec2(1.0, 0.0);
+vec2 plane = abs(normal.z) > 0.7 ? vPlace.xy : vec2(dot(vPlace.xy, across), vPlace.z);
+float side = 0.7 + 0.17 * dot(normalize(vec3(normal.xy, 1e-4)).xy, normalize(vec2(-0.55, -0.83)));
+float light = normal.z > 0.0 ? mix(side, 1.0, normal.z) : mix(side, 0.52, -normal.z);
+light *= mix(0.88, 1.0, smoothstep(0.0, 2.4, abs(vPlace.z - ground)));
+vec3 fill = mix(diffuseColor.rgb, paper, 0.3) * light;
+float drawn = 0.0;
+if (vPattern > 3.5) drawn = dots(plane);
+else if (vPattern > 2.5) drawn = max(lines((plane.x + plane.y) * 0.7071), lines((plane.x - plane.y) * 0.7071));
+else if (vPattern > 1.5) drawn = lines((plane.x - plane.y) * 0.7071);
+else if (vPattern > 0.5) drawn = lines((plane.x + plane.y) * 0.7071);
+diffuseColor.rgb = mix(fill, ink, 0.42 * drawn);
+`;
+
+/** Faces without lamps: their light follows from where they look, so that one picture tells tops, sides and undersides apart. */
+export function faceMaterial(
+  s: Shared,
+  given: THREE.MeshBasicMaterialParameters,
+): THREE.MeshBasicMaterial {
+  const m = new THREE.MeshBasicMaterial({
+    vertexColors: true,
+    side: THREE.DoubleSide,
+    polygonOffset: true,
+    polygonOffsetFactor: 1,
+    polygonOffsetUnits: 1,
+    ...given,
+  });
+  m.onBeforeCompile = (shader) => {
+    Object.assign(shader.uniforms, s);
+    shader.vertexShader = (VERTEX_HEAD + shader.vertexShader).replace(
+      '#include <project_vertex>',
+      VERTEX,
+    );
+    shader.fragmentShader = (FRAGMENT_HEAD + shader.fragmentShader).replace(
+      '#include <color_fragment>',
+      FRAGMENT,
+    );
+  };
+  return m;
+}
+
+/** Where the light comes from, for shadows. */
+const SUN = new THREE.Vector3(-0.5, -0.75, 1.25);
+
+/** Flattens the scene along the light onto the ground. */
+export function shadowMatrix(ground: number): THREE.Matrix4 {
+  const { x, y, z } = SUN;
+  return new THREE.Matrix4().set(
+    ...([1, 0, -x / z, (x / z) * ground] as const),
+    ...([0, 1, -y / z, (y / z) * ground] as const),
+    ...([0, 0, 0, ground] as const),
+    ...([0, 0, 0, 1] as const),
+  );
+}
+
+/** A shadow covers a place once, however many faces throw it. */
+export function shadowMaterial(): THREE.MeshBasicMaterial {
+  return new THREE.MeshBasicMaterial({
+    transparent: true,
+    depthWrite: false,
+    side: THREE.DoubleSide,
+    stencilWrite: true,
+    stencilRef: 1,
+    stencilFunc: THREE.NotEqualStencilFunc,
+    stencilZPass: THREE.ReplaceStencilOp,
+  });
+}
