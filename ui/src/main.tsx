@@ -3,8 +3,15 @@ import { createRoot } from 'react-dom/client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import './styles.css';
+import { useLayout } from './model/layout';
 import { Projects } from './frame/Projects';
 import { Workbench } from './frame/rooms';
+
+function wear(theme: string) {
+  document.documentElement.dataset.theme = theme;
+}
+wear(useLayout.getState().theme);
+useLayout.subscribe((l) => wear(l.theme));
 
 const client = new QueryClient({
   defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } },

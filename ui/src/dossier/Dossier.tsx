@@ -6,6 +6,7 @@ import type { Edits } from '../model/useEdits';
 import type { Workspace } from '../shared/workspaces';
 import { useShallow } from 'zustand/react/shallow';
 
+import { schemaName } from '../model/words';
 import { useUnits } from '../model/units';
 import { FindingCard } from '../shared/FindingCard';
 import { DossierFrame } from '../shared/DossierFrame';
@@ -33,7 +34,7 @@ export function Dossier({
   const surface = one ? index.surfaces.get(one) : undefined;
   const opening = one ? index.openings.get(one) : undefined;
   return (
-    <DossierFrame edits={edits} clearable={!!one || !!f}>
+    <DossierFrame edits={edits} clearable={selection.length > 0 || !!f}>
       {f ? (
         <FindingCard finding={f} index={index} edits={edits} />
       ) : space ? (
@@ -66,7 +67,7 @@ function Overview({
   return (
     <>
       <Title
-        sub={`${m.delivery.format === 'ifc' ? 'IFC' : 'gbXML'} ${m.delivery.schema}, revision ${m.delivery.revision}`}
+        sub={`${schemaName(m.delivery.format, m.delivery.schema)}, revision ${m.delivery.revision}`}
       >
         {m.delivery.fileName}
       </Title>

@@ -19,7 +19,7 @@ export function BoundaryChoices({
 }) {
   const ifc = index.model.delivery.format === 'ifc';
   return (
-    <aside className="w-72 shrink-0 overflow-y-auto border-l border-line px-3 py-2">
+    <div className="w-72 shrink-0 overflow-y-auto border-l border-line px-3 py-2">
       {b.changed && <Effect b={b} />}
       {ifc && <ForAll b={b} />}
       {ifc && <ForSelected index={index} edits={edits} />}
@@ -33,7 +33,7 @@ export function BoundaryChoices({
           </li>
         ))}
       </ul>
-    </aside>
+    </div>
   );
 }
 
@@ -224,7 +224,7 @@ function ForSelected({ index, edits }: { index: ModelIndex; edits: Edits }) {
           As delivered
         </button>
         <button className="btn" disabled={edits.busy} onClick={() => choose('PROJECT')}>
-          As all
+          As for the whole project
         </button>
       </div>
     </section>

@@ -5,6 +5,7 @@ import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
 
 import { useUnits } from '../model/units';
+import { LIMIT_NAMES } from '../model/words';
 
 const nameOf = (l: CheckLimit) => `${l.code}.${l.name}`;
 const shown = (v: number) => String(Number(v.toPrecision(6)));
@@ -129,7 +130,7 @@ export function Limits({ index, project }: { index: ModelIndex; project: Project
                   <td className="max-w-72 truncate pr-2 first-letter:uppercase" title={l.check}>
                     {l.check}
                   </td>
-                  <td>{l.name}</td>
+                  <td className="pr-2">{LIMIT_NAMES[l.name] ?? l.name}</td>
                   <td className="text-right whitespace-nowrap">
                     <input
                       key={v}

@@ -92,7 +92,7 @@ export function RevisionSheet({ index, edits }: { index: ModelIndex; edits: Edit
         onOpen={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
         empty={`Nothing differs from ${r.before.fileName}.`}
       />
-      <aside className="flex w-76 shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
+      <div className="flex w-76 shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
         <p>
           <span className="text-muted">Repairs of revision {r.before.revision}: </span>
           {summary(r.steps, r.replayed)}
@@ -124,7 +124,7 @@ export function RevisionSheet({ index, edits }: { index: ModelIndex; edits: Edit
             edits={edits}
           />
         ))}
-      </aside>
+      </div>
     </div>
   );
 }

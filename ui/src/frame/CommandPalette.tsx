@@ -1,93 +1,32 @@
-import { useUnits } from '../model/units';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Dialog } from 'radix-ui';
-import { useNavigate } from 'react-router';
-import { useWorkspaceLink } from '../shared/useWorkspaceLink';
-import { nextFinding } from '../model/next';
-import type { ModelIndex } from '../model/model';
-import { hide, isolate, showAll } from '../stage/visibility';
-import { useView } from '../model/state';
-import type { Edits } from '../model/useEdits';
-import { WORKSPACES } from '../shared/workspaces';
 import { useShallow } from 'zustand/react/shallow';
+import { useView } from '../model/state';
+import { found as matching, onThisPage, type Entry } from './commands';
 
-interface Entry {
-  label: string;
-  kind: string;
-  run: () => void;
-}
+/** So many are shown; more than that nobody reads. */
+const MOST = 40;
 
 /** Finds objects by name or id, and does things by name. */
-export function CommandPalette({
-  index,
-  edits,
-  project,
-}: {
-  index: ModelIndex;
-  edits: Edits;
-  project: string;
-}) {
-  const units = useUnits();
-  const { palette, set, select } = useView(
-    useShallow((s) => ({ palette: s.palette, set: s.set, select: s.select })),
-  );
-  const navigate = useNavigate();
-  const to = useWorkspaceLink(project);
+export function CommandPalette({ entries }: { entries: () => Entry[] }) {
+  const palette = useView((s) => s.palette);
+  // what can be pressed is what stands on the page when the palette opens
+  return palette ? <Open entries={entries} /> : null;
+}
+
+function Open({ entries }: { entries: () => Entry[] }) {
+  const { palette, set } = useView(useShallow((s) => ({ palette: s.palette, set: s.set })));
+  const [all] = useState(() => {
+    const known = entries();
+    const commands = known.findIndex((e) => /^(space|surface|opening) /.test(e.kind));
+    const at = commands < 0 ? known.length : commands;
+    return [...known.slice(0, at), ...onThisPage(known.slice(0, at)), ...known.slice(at)];
+  });
   const [query, setQuery] = useState('');
   const [at, setAt] = useState(0);
+  const found = matching(all, query, MOST);
 
-  const entries = useMemo<Entry[]>(() => {
-    const go = (key: string) => () => {
-      select([key]);
-      window.dispatchEvent(new CustomEvent('yentra:frame'));
-    };
-    return [
-      ...WORKSPACES.map(([key, label], i) => ({
-        label: `Go to ${label}`,
-        kind: String(i + 1),
-        run: () => void navigate(to(key)),
-      })),
-      { label: 'Next finding', kind: 'N', run: () => nextFinding(index, 1) },
-      { label: 'Undo', kind: 'Ctrl Z', run: edits.undo },
-      { label: 'Redo', kind: 'Ctrl Shift Z', run: edits.redo },
-      { label: 'Show only the selection', kind: 'I', run: isolate },
-      { label: 'Hide the selection', kind: 'H', run: hide },
-      { label: 'Show everything', kind: 'A', run: showAll },
-      { label: 'Measure', kind: 'M', run: () => set({ measure: 'distance' }) },
-      { label: 'Shortcuts', kind: '?', run: () => set({ help: true }) },
-      ...index.model.spaces.map((s) => ({
-        label: s.name,
-        kind: `space ${s.fileId}`,
-        run: go(s.key),
-      })),
-      ...index.model.surfaces.map((s) => ({
-        label: s.label,
-        kind: `surface ${s.fileId}`,
-        run: go(s.key),
-      })),
-      ...[...index.openings.values()].map((o) => ({
-        label: o.label,
-        kind: `opening ${o.fileId}`,
-        run: go(o.key),
-      })),
-      ...index.model.findings.map((f) => ({
-        label: units.said(f.message),
-        kind: f.code,
-        run: () => set({ finding: f.id, selection: [], tab: 'findings' as const }),
-      })),
-    ];
-  }, [index, edits, navigate, to, select, set, units]);
-
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = entries
-    .filter((e) => words.every((w) => `${e.label} ${e.kind}`.toLowerCase().includes(w)))
-    .slice(0, 40);
-
-  function close() {
-    set({ palette: false });
-    setQuery('');
-    setAt(0);
-  }
+  const close = () => set({ palette: false });
 
   function run(e: Entry | undefined) {
     if (!e) return;
@@ -96,19 +35,24 @@ export function CommandPalette({
   }
 
   return (
-    <Dialog.Root open={palette} onOpenChange={(open) => (open ? set({ palette: true }) : close())}>
+    <Dialog.Root open={palette} onOpenChange={(open) => !open && close()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/20" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-20 left-1/2 z-50 w-[560px] -translate-x-1/2 rounded-sm border border-line bg-panel shadow-lg"
+          className="fixed top-[12vh] left-1/2 z-50 w-[min(600px,94vw)] -translate-x-1/2 rounded-sm border border-line bg-panel shadow-lg"
           data-testid="palette"
         >
           <Dialog.Title className="sr-only">Find or do</Dialog.Title>
           <input
             autoFocus
             className="h-11 w-full border-b border-line px-3 text-[15px] outline-none"
-            placeholder="A space, surface, id, finding, or something to do"
+            placeholder="Something to do, or a space, surface, id or finding"
+            role="combobox"
+            aria-expanded
+            aria-controls="found"
+            aria-activedescendant={found.length ? `found-${at}` : undefined}
+            aria-label="Find or do"
             value={query}
             onChange={(e) => {
               setQuery(e.target.value);
@@ -122,10 +66,17 @@ export function CommandPalette({
               e.preventDefault();
             }}
           />
-          <ul className="max-h-80 overflow-y-auto py-1" role="listbox">
+          <ul
+            id="found"
+            className="max-h-[60vh] overflow-y-auto py-1"
+            role="listbox"
+            aria-label="What was found"
+          >
             {found.map((e, i) => (
               <li
                 key={i}
+                id={`found-${i}`}
+                ref={i === at ? (el) => el?.scrollIntoView({ block: 'nearest' }) : undefined}
                 role="option"
                 aria-selected={i === at}
                 className={`flex h-[28px] cursor-pointer items-center justify-between gap-3 px-3 ${i === at ? 'bg-kelp-soft' : ''}`}
@@ -136,7 +87,11 @@ export function CommandPalette({
                 <span className="shrink-0 font-mono text-[11px] text-muted">{e.kind}</span>
               </li>
             ))}
-            {!found.length && <li className="px-3 py-2 text-muted">Nothing is called that.</li>}
+            {!found.length && (
+              <li role="presentation" className="px-3 py-2 text-muted">
+                Nothing is called that.
+              </li>
+            )}
           </ul>
         </Dialog.Content>
       </Dialog.Portal>

@@ -63,18 +63,16 @@ export function HeadLine({
           )}
         </>
       )}
-      {model && (
-        <button
-          className="btn ml-auto w-56 justify-between text-muted"
-          onClick={() => set({ palette: true })}
-          data-testid="search"
-        >
-          <span className="flex items-center gap-1.5">
-            <Search size={14} /> Find or do
-          </span>
-          <kbd className="font-mono text-sm">Ctrl K</kbd>
-        </button>
-      )}
+      <button
+        className="btn ml-auto w-56 justify-between text-muted"
+        onClick={() => set({ palette: true })}
+        data-testid="search"
+      >
+        <span className="flex items-center gap-1.5">
+          <Search size={14} /> Find or do
+        </span>
+        <kbd className="font-mono text-sm">Ctrl K</kbd>
+      </button>
       {model && edits && (
         <>
           <button
@@ -99,7 +97,7 @@ export function HeadLine({
       )}
       {project && model && <UnitSwitch project={project} />}
       <label
-        className={`flex items-center gap-1.5 ${model ? '' : 'ml-auto'}`}
+        className="flex items-center gap-1.5"
         title="Your name is written beside every repair you make"
       >
         <User size={15} className="text-muted" />

@@ -8,13 +8,22 @@ import { WORKSPACES } from '../shared/workspaces';
 const NOTHING = { text: '', mark: 'nothing' };
 
 /** The seven workspaces in the order of the work, each with the one figure that matters there. */
-export function Path({ project, model }: { project: string; model: Model | null }) {
+export function Path({
+  project,
+  model,
+  children,
+}: {
+  project: string;
+  model: Model | null;
+  /** What stands under the workspaces while there is room. */
+  children?: React.ReactNode;
+}) {
   const to = useWorkspaceLink(project);
   const folded = useLayout((s) => s.pathFolded);
   const set = useLayout((s) => s.set);
   return (
     <nav
-      className={`flex shrink-0 flex-col border-r border-line bg-paper py-2 ${folded ? 'w-12' : 'w-[168px]'}`}
+      className={`flex shrink-0 flex-col overflow-y-auto border-r border-line bg-paper py-2 ${folded ? 'w-12' : 'w-[168px]'}`}
       aria-label="Workspaces"
     >
       {WORKSPACES.map(([key, label], i) => {
@@ -53,6 +62,7 @@ export function Path({ project, model }: { project: string; model: Model | null 
           </NavLink>
         );
       })}
+      {!folded && children}
       <button
         className="btn-quiet mx-1.5 mt-auto"
         onClick={() => set({ pathFolded: !folded })}

@@ -3,11 +3,17 @@ import { useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
 import { FolderPlus } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { api } from '../model/api';
+import { useTitle } from './useTitle';
+import { CommandPalette } from './CommandPalette';
+import { everywhere, type Entry } from './commands';
+import { Help } from './Help';
+import { usePageKeys } from './usePageKeys';
 import { HeadLine } from './HeadLine';
 import { count, moment } from '../model/words';
 
 /** The first page: all projects, and a new one. */
 export function Projects() {
+  useTitle('Projects');
   const client = useQueryClient();
   const navigate = useNavigate();
   const pages = useInfiniteQuery({
@@ -24,6 +30,16 @@ export function Projects() {
   const left = (pages.data?.pages[0].all ?? 0) - (projects?.length ?? 0);
   const [name, setName] = useState('');
   const [error, setError] = useState<string | null>(null);
+
+  usePageKeys();
+  const entries = (): Entry[] => [
+    ...(projects ?? []).map((p) => ({
+      label: `Open ${p.name}`,
+      kind: 'project',
+      run: () => void navigate(`/p/${p.id}/${p.deliveries.length ? 'findings' : 'intake'}`),
+    })),
+    ...everywhere(),
+  ];
 
   async function create(e: React.FormEvent) {
     e.preventDefault();
@@ -93,6 +109,8 @@ export function Projects() {
           {error && <span className="text-blocker">{error}</span>}
         </form>
       </main>
+      <CommandPalette entries={entries} />
+      <Help />
     </div>
   );
 }

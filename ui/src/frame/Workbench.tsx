@@ -1,16 +1,22 @@
 import { Suspense, useEffect, useMemo, useRef } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { Navigate, useParams, useSearchParams } from 'react-router';
+import { Navigate, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, type Model, type Project, type RevisionChange } from '../model/api';
 import { Dossier } from '../dossier/Dossier';
 import { useRevision } from '../findings/useRevision';
 import { Arrangement } from './Arrangement';
 import { CommandPalette } from './CommandPalette';
+import { commands, objects } from './commands';
 import { ErrorBoundary } from './ErrorBoundary';
 import { HeadLine } from './HeadLine';
 import { Help } from './Help';
+import { Next } from './Next';
 import { Path } from './Path';
+import { useAddress } from './useAddress';
+import { useProjectEvents } from './useProjectEvents';
+import { useTitle } from './useTitle';
 import { useShortcuts } from './useShortcuts';
+import { useWorkspaceLink } from '../shared/useWorkspaceLink';
 import { WORKSPACES, type Workspace } from '../shared/workspaces';
 import { elementOf, madeOf, useIndex } from '../model/model';
 import { elementSubject } from '../scope/scopeModel';
@@ -42,6 +48,7 @@ const NO_VALUES: Record<string, number> = {};
 export function Workbench() {
   const { project: id = '', workspace = 'intake' } = useParams();
   const [params] = useSearchParams();
+  useProjectEvents(id);
   const known = WORKSPACES.some(([key]) => key === workspace);
   const project = useQuery({ queryKey: ['project', id], queryFn: () => api.project(id) });
   const delivery = params.get('delivery') ?? project.data?.deliveries[0]?.id ?? null;
@@ -112,6 +119,10 @@ function Opened({
   const edits = useEdits(model);
   const { message, set } = useView(useShallow((s) => ({ message: s.message, set: s.set })));
   useShortcuts(index, edits, project.id);
+  useAddress(workspace);
+  const navigate = useNavigate();
+  const to = useWorkspaceLink(project.id);
+  useTitle(WORKSPACES.find(([k]) => k === workspace)![1], project.name);
   const inScope = workspace === 'scope';
   const ghosts = useView((s) => s.elements) && model.delivery.format === 'ifc' && !inScope;
   const scope = useScope(model, inScope || ghosts);
@@ -151,15 +162,6 @@ function Opened({
     });
   }, [inScope, index, set]);
 
-  // each workspace begins with the table it is about
-  useEffect(() => {
-    if (workspace === 'findings') useView.setState({ tab: 'findings' });
-    if (workspace === 'envelope')
-      useView.setState((s) => ({
-        tab: ['boundaries', 'surfaces', 'openings'].includes(s.tab) ? s.tab : 'spaces',
-      }));
-  }, [workspace]);
-
   // what a repair took away is no longer selected
   useEffect(() => {
     const v = useView.getState();
@@ -183,8 +185,13 @@ function Opened({
     <div className="flex h-full flex-col">
       <HeadLine project={project} model={model} revision={model.delivery.id} edits={edits} />
       <div className="flex min-h-0 flex-1">
-        <Path project={project.id} model={model} />
+        <Path project={project.id} model={model}>
+          <Next index={index} workspace={workspace} project={project.id} />
+        </Path>
         <main className="relative flex min-w-0 flex-1">
+          <h1 className="sr-only">
+            {WORKSPACES.find(([k]) => k === workspace)![1]} of {project.name}
+          </h1>
           <Arrangement
             workspace={workspace}
             stage={
@@ -245,7 +252,12 @@ function Opened({
           )}
         </main>
       </div>
-      <CommandPalette index={index} edits={edits} project={project.id} />
+      <CommandPalette
+        entries={() => [
+          ...commands(project, model, index, edits, workspace, navigate, to),
+          ...objects(index, units),
+        ]}
+      />
       <Help />
     </div>
   );

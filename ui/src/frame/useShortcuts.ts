@@ -6,26 +6,22 @@ import { hide, isolate, showAll } from '../stage/visibility';
 import { leave, renew } from '../model/pending';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
+import { typing, usePageKeys } from './usePageKeys';
 import { useWorkspaceLink } from '../shared/useWorkspaceLink';
 import { WORKSPACES } from '../shared/workspaces';
 
 /** The keyboard: see the shortcuts dialog for what each key does. */
 export function useShortcuts(index: ModelIndex, edits: Edits, project: string) {
+  usePageKeys();
   const navigate = useNavigate();
   const to = useWorkspaceLink(project);
   useEffect(() => {
     function key(e: KeyboardEvent) {
       const v = useView.getState();
       const target = e.target as HTMLElement;
-      const typing = /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable;
       const command = e.ctrlKey || e.metaKey;
-      if (command && e.key.toLowerCase() === 'k') {
-        e.preventDefault();
-        v.set({ palette: !v.palette });
-        return;
-      }
       if (v.palette || v.help || target.closest('[role=menu],[role=dialog]')) return;
-      if (typing) {
+      if (typing(target)) {
         if (e.key === 'Escape') target.blur();
         return;
       }
@@ -83,8 +79,6 @@ function action(key: string, index: ModelIndex, edits: Edits): (() => void) | nu
     case 'v':
     case 'V':
       return () => document.querySelector<HTMLElement>('[data-testid=turn]')?.click();
-    case '?':
-      return () => v.set({ help: true });
     case '/':
       return () => document.querySelector<HTMLInputElement>('[data-filter=first]')?.focus();
     case 'Enter':

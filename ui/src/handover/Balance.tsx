@@ -46,10 +46,14 @@ export function Balance({ model }: { model: Model }) {
         <table className="w-full text-sm tabular-nums">
           <thead>
             <tr className="text-left text-muted">
-              <th className="font-normal" />
+              <th className="font-normal">
+                <span className="sr-only">What</span>
+              </th>
               <th className="text-right font-normal">As delivered</th>
               <th className="text-right font-normal">Now</th>
-              <th className="w-16 pl-2 font-normal" />
+              <th className="w-16 pl-2 font-normal">
+                <span className="sr-only">Change</span>
+              </th>
             </tr>
           </thead>
           <tbody>

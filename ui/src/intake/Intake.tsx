@@ -1,6 +1,6 @@
 import type { Model, Project } from '../model/api';
 import type { Edits } from '../model/useEdits';
-import { bytes, moment } from '../model/words';
+import { bytes, moment, NOTE_KINDS, schemaName } from '../model/words';
 import { useUnits } from '../model/units';
 import { Drop } from './Drop';
 import { PartOfProject } from './PartOfProject';
@@ -35,9 +35,9 @@ export function Intake({
           {d.fileName}
         </p>
         <p className="break-words text-muted">
-          {d.format === 'ifc' ? 'IFC, schema' : 'gbXML, version'} {d.schema || 'not stated'}
+          {schemaName(d.format, d.schema)}
           <br />
-          {bytes(d.size)}, lengths in {r.lengthUnit}
+          {bytes(d.size)}, lengths in {r.lengthUnit.toLowerCase()}
           <br />
           read in {r.readMillis} ms
           <br />
@@ -69,7 +69,7 @@ export function Intake({
                 {units.said(n.message)}{' '}
                 <span className="text-sm whitespace-nowrap text-muted">
                   {n.line > 0 ? `line ${n.line}, ` : ''}
-                  {n.kind}
+                  {NOTE_KINDS[n.kind] ?? n.kind}
                 </span>
               </li>
             ))}

@@ -23,7 +23,7 @@ export type ThermalTab =
 export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
 export type MeasureMode = 'distance' | 'height' | 'area';
 
-interface View {
+export interface View {
   selection: string[];
   finding: string | null;
   /** Where in the list of findings the one stood that a repair has answered. */
@@ -44,6 +44,8 @@ interface View {
   scopeTab: ScopeTab;
   thermalTab: ThermalTab;
   groupBy: GroupBy;
+  /** What is typed above the columns of a table, by table and column. */
+  filters: Record<string, Record<string, string>>;
   /** The group of findings that is shown alone. */
   group: string | null;
   /** Name of the class whose values are shown. */
@@ -84,6 +86,7 @@ const CLEAN = {
   message: null,
   tried: null,
   group: null,
+  filters: {},
 };
 
 /** Adds keys; takes them away when all were there. */

@@ -164,6 +164,8 @@ function made(system: UnitSystem): Units {
 
   function measured(v: number | null | undefined, unit: string): string {
     if (v == null) return '–';
+    if (unit === 'ratio') return `${(100 * v).toFixed(1)} %`;
+    if (v === 0) return `0 ${symbol(unit)}`.trim();
     const r = rowOf(unit);
     if (ip && unit === 'm') return named.length.text(v);
     if (ip && r && r.quantity === 'AREA') return named.area.text(v);

@@ -31,6 +31,11 @@ export interface Edits {
   redo: () => void;
 }
 
+let under = 0;
+
+/** Whether an edit of this page is on its way. */
+export const editing = () => under > 0;
+
 /** Changes to the model. An edit carries the version it was based on; when that is stale, the newest state is shown instead. */
 export function useEdits(model: Model): Edits {
   const units = useUnits();
@@ -39,12 +44,18 @@ export function useEdits(model: Model): Edits {
   const id = model.delivery.id;
   const version = model.delivery.version;
 
-  async function change(step: () => Promise<Model>, done: (m: Model) => string): Promise<boolean> {
+  async function change(
+    step: () => Promise<Model>,
+    done: (m: Model) => string,
+    before: () => void = () => {},
+  ): Promise<boolean> {
     if (busy) return false;
     setBusy(true);
+    under++;
     try {
       const next = merged(model, await step());
       leaveAnswered(model, next);
+      before();
       client.setQueryData(['model', id], next);
       useView.setState({ message: { text: done(next), bad: false } });
       return true;
@@ -57,6 +68,7 @@ export function useEdits(model: Model): Edits {
       return false;
     } finally {
       setBusy(false);
+      under--;
     }
   }
 
@@ -70,13 +82,16 @@ export function useEdits(model: Model): Edits {
       await client.invalidateQueries({ queryKey });
   }
 
-  /** Makes a repair, which is then no longer pending. */
-  async function make(repair: Repair, finding?: string): Promise<boolean> {
-    const made = await change(() => api.repair(id, version, repair, finding), last);
-    const { pending } = useView.getState();
-    if (made && pending && (pending.made ?? pending.repair) === repair) leave(pending.id);
-    return made;
-  }
+  /** Makes a repair, which is then no longer pending: what is made is not worked out anew. */
+  const make = (repair: Repair, finding?: string): Promise<boolean> =>
+    change(
+      () => api.repair(id, version, repair, finding),
+      last,
+      () => {
+        const { pending } = useView.getState();
+        if (pending && (pending.made ?? pending.repair) === repair) leave(pending.id);
+      },
+    );
 
   /** Works out what a pending repair would do; makes it when that was asked for meanwhile and it brings nothing new. */
   async function work(p: Pending) {

@@ -60,3 +60,47 @@ export const compass = (azimuth: number) => COMPASS[octant(azimuth)];
 export function facing(azimuth: number | null | undefined): string {
   return azimuth == null ? '–' : `${degrees(azimuth)} ${compass(azimuth)}`;
 }
+
+/** "IFC2X3", "gbXML 6.01". */
+export function schemaName(format: string, schema: string): string {
+  const name = format === 'ifc' ? 'IFC' : 'gbXML';
+  if (!schema) return `${name}, version not stated`;
+  return schema.toUpperCase().startsWith(name.toUpperCase()) ? schema : `${name} ${schema}`;
+}
+
+/** What a note of the reader is about, in words. */
+export const NOTE_KINDS: Record<string, string> = {
+  'dangling reference': 'refers to nothing',
+  'missing required': 'not stated',
+  'duplicate id': 'same id twice',
+  'bad value': 'not a value',
+  'ground assumed': 'assumed',
+  'unit assumed': 'assumed',
+  'far away': 'far from the origin',
+  'north twice': 'stated twice',
+  'left out': 'not taken over',
+  lost: 'not written back',
+};
+
+/** What a limit bounds, where its name alone says little. */
+export const LIMIT_NAMES: Record<string, string> = {
+  least: 'smallest accepted',
+  most: 'largest accepted',
+  shift: 'accepted shift',
+  turn: 'accepted turn',
+  share: 'share from which it counts',
+  area: 'area from which it counts',
+  distance: 'accepted distance',
+  difference: 'accepted difference',
+  overlap: 'accepted overlap',
+  volume: 'volume from which it counts',
+  width: 'width from which it counts',
+  densityLow: 'smallest accepted density',
+  densityHigh: 'largest accepted density',
+  heatLow: 'smallest accepted heat capacity',
+  heatHigh: 'largest accepted heat capacity',
+  conductivityLow: 'smallest accepted conductivity',
+  conductivityHigh: 'largest accepted conductivity',
+  thinnest: 'smallest accepted thickness',
+  thickest: 'largest accepted thickness',
+};

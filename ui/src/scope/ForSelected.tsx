@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { count } from '../model/words';
 import type { ValueColumn } from './useValueGrid';
 
 /** One value for all selected rows. */
@@ -45,7 +46,7 @@ export function ForSelected({
         disabled={busy || !n || !text.trim()}
         title="For all selected rows"
       >
-        Set for {n}
+        Set for {count(n, 'row')}
       </button>
       {children}
     </form>

@@ -60,7 +60,7 @@ export function ScopeOverview({
             ) : s.sheet ? (
               'none'
             ) : (
-              'no sheet asks'
+              'none: no scope sheet is applied'
             )}
           </Row>
           <Row label="Size of the file">{bytes(model.delivery.size)}</Row>
@@ -73,8 +73,7 @@ export function ScopeOverview({
         )}
         {!s.sheet && (
           <p className="mt-1">
-            Everything is in. Choose a scope sheet under the picture to sort what this job needs
-            from what it does not.
+            Everything is in. Apply a scope sheet to sort what this job needs from what it does not.
           </p>
         )}
       </Section>

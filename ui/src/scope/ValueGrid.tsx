@@ -56,6 +56,7 @@ export function ValueGrid({
       {data ? (
         <Table
           name="values"
+          kept={`values ${grid.entity}`}
           rows={data.rows}
           columns={columns}
           keyOf={keyOf}

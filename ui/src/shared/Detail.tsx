@@ -27,12 +27,13 @@ export function Detail({
       slot,
     );
   return (
-    <aside
+    <div
       className="flex w-[340px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2"
+      role="group"
       aria-label={label}
       data-testid={testId}
     >
       {children}
-    </aside>
+    </div>
   );
 }

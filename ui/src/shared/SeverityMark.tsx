@@ -1,5 +1,3 @@
-import { SEVERITY_COLOUR } from '../model/colours';
-
 /** Octagon, triangle, diamond or circle: the shape says it too, not the colour alone. */
 export function SeverityMark({ severity, size = 12 }: { severity: string; size?: number }) {
   const shape = {
@@ -17,7 +15,7 @@ export function SeverityMark({ severity, size = 12 }: { severity: string; size?:
       aria-label={severity}
       className="shrink-0"
     >
-      <path d={shape} fill={SEVERITY_COLOUR[severity]} />
+      <path d={shape} fill={`var(--${severity})`} />
     </svg>
   );
 }

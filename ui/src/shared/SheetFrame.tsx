@@ -46,7 +46,12 @@ export function SheetFrame<T extends string>({
             )}
           </div>
         </div>
-        {!folded && children}
+        <Tabs.Content
+          value={tab}
+          className={folded ? 'hidden' : 'flex min-h-0 flex-1 flex-col outline-none'}
+        >
+          {!folded && children}
+        </Tabs.Content>
       </section>
     </Tabs.Root>
   );

@@ -50,7 +50,7 @@ describe('a table', () => {
     const { names } = table();
     expect(names()).toEqual(['Slipway', 'Boat hall', 'Crew room', 'Store']);
     expect(screen.getByText('4 rows')).toBeTruthy();
-    expect(screen.getByRole('grid').getAttribute('aria-rowcount')).toBe('4');
+    expect(screen.getByRole('grid').getAttribute('aria-rowcount')).toBe('5');
   });
 
   it('shows a dash for what is not known', () => {

@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp, Copy, Download } from 'lucide-react';
-import { count } from '../model/words';
+import { useView } from '../model/state';
+import { count, counted } from '../model/words';
 import { arranged, type Order } from './order';
 import { tsv } from './tsv';
 
@@ -22,10 +23,12 @@ export interface Column<T> {
 }
 
 const ROW = 26;
+const NO_FILTERS: Record<string, string> = {};
 
 /** A dense, virtualised table: sortable, filterable by column, linked to the selection, copyable as TSV. */
 export function Table<T>({
   name,
+  kept = name,
   rows,
   columns,
   keyOf,
@@ -37,6 +40,8 @@ export function Table<T>({
   empty = 'Nothing here.',
 }: {
   name: string;
+  /** What its filters are kept under, when one table shows different things in turn. */
+  kept?: string;
   rows: T[];
   columns: Column<T>[];
   keyOf: (row: T) => string;
@@ -51,7 +56,10 @@ export function Table<T>({
 }) {
   const scroll = useRef<HTMLDivElement>(null);
   const [copied, setCopied] = useState(false);
-  const [filters, setFilters] = useState<Record<string, string>>({});
+  const filters = useView((s) => s.filters[kept]) ?? NO_FILTERS;
+  const set = useView((s) => s.set);
+  const filter = (column: string, text: string) =>
+    set({ filters: { ...useView.getState().filters, [kept]: { ...filters, [column]: text } } });
   const [order, setOrder] = useState<Order | null>(null);
   const [anchor, setAnchor] = useState<string | null>(null);
   const shown = useMemo(
@@ -147,13 +155,14 @@ export function Table<T>({
         className="min-h-0 flex-1 overflow-auto outline-none"
         tabIndex={0}
         role="grid"
-        aria-rowcount={shown.length}
+        aria-rowcount={shown.length + 1}
+        aria-multiselectable
         aria-label={name}
         onKeyDown={key}
       >
         <div style={{ minWidth: width }}>
           <div className="sticky top-0 z-10 border-b border-line bg-paper">
-            <div className="flex" role="row">
+            <div className="flex" role="row" aria-rowindex={1}>
               {columns.map((c, i) => {
                 const by =
                   order?.column === c.id ? (order.down ? 'descending' : 'ascending') : null;
@@ -181,7 +190,7 @@ export function Table<T>({
                       title={c.number ? 'Such as 3, > 2 or 2..5' : undefined}
                       data-filter={i === 0 ? 'first' : undefined}
                       value={filters[c.id] ?? ''}
-                      onChange={(e) => setFilters({ ...filters, [c.id]: e.target.value })}
+                      onChange={(e) => filter(c.id, e.target.value)}
                     />
                   </div>
                 );
@@ -197,6 +206,7 @@ export function Table<T>({
                   key={keyOf(row)}
                   role="row"
                   aria-selected={on}
+                  aria-rowindex={v.index + 2}
                   data-key={keyOf(row)}
                   className={`absolute flex w-full cursor-pointer border-b border-line/50 text-sm ${on ? 'bg-kelp-soft' : 'hover:bg-kelp-soft/50'}`}
                   style={{ transform: `translateY(${v.start}px)`, height: ROW }}
@@ -229,7 +239,7 @@ export function Table<T>({
         <span>
           {shown.length === rows.length
             ? count(rows.length, 'row')
-            : `${shown.length} of ${rows.length} rows`}
+            : `${counted(shown.length)} of ${counted(rows.length)} rows`}
           {selection.size > 1 && `, ${selection.size} selected`}
         </span>
         {tools}

@@ -345,9 +345,9 @@ export function surfacesActions(
     },
     adiabatic(keys),
     {
-      label: 'Turn round',
+      label: 'Turn them round',
       fields: [],
-      make: () => each('Turn round', (k) => ({ kind: 'ReverseSurface', surface: k })),
+      make: () => each('Turn them round', (k) => ({ kind: 'ReverseSurface', surface: k })),
     },
     {
       label: 'Delete',

@@ -82,7 +82,7 @@ export function Measure({
         )}
       </svg>
       <div
-        className="absolute top-11 left-[120px] flex items-center gap-2 rounded-sm border border-line bg-panel px-2 py-1"
+        className="absolute bottom-2 left-2 flex items-center gap-2 rounded-sm border border-line bg-panel px-2 py-1"
         data-testid="measure"
       >
         {MODES.map(([m, label]) => (

@@ -197,7 +197,7 @@ export function ChosenSpaces({
         ))}
       </div>
       <p className="mt-2 text-sm text-muted">
-        Without a selection uses are told by name and zones are proposed here.
+        Without a selection uses are read from names and zones are proposed here.
       </p>
     </>
   );

@@ -185,9 +185,9 @@ export function LibrarySheet({ model, answer }: { model: Model; answer: LibraryA
 /** Room for a form beside the table; what is only told stands where details stand. */
 function Beside({ wide, children }: { wide: boolean; children: React.ReactNode }) {
   return wide ? (
-    <aside className="flex w-[560px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 pb-2">
+    <div className="flex w-[560px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 pb-2">
       {children}
-    </aside>
+    </div>
   ) : (
     <Detail label="The library">{children}</Detail>
   );

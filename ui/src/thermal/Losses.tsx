@@ -162,7 +162,7 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
           </label>
         }
       />
-      <aside
+      <div
         className="flex w-[280px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2"
         data-testid="building-loss"
       >
@@ -208,7 +208,7 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
           </p>
         ))}
         <GroundSettings model={index.model} />
-      </aside>
+      </div>
     </div>
   );
 }

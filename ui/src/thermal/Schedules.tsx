@@ -72,7 +72,7 @@ function Loaded({ conditions, edits }: { conditions: Conditions; edits: Edits })
         onSelect={(keys) => setPicked(keys.at(-1) ?? null)}
         empty="No schedules yet. Uses bring theirs along; or select spaces under Uses and zones and give them one."
       />
-      <aside className="flex w-[560px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
+      <div className="flex w-[560px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
         {row ? (
           <ScheduleEditor
             key={row.key + JSON.stringify(row.profile)}
@@ -86,7 +86,7 @@ function Loaded({ conditions, edits }: { conditions: Conditions; edits: Edits })
             Uses and zones.
           </p>
         )}
-      </aside>
+      </div>
     </div>
   );
 }

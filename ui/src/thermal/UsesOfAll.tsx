@@ -48,7 +48,7 @@ export function UsesOfAll({
       <h3 className="kicker">Uses by name</h3>
       <p>
         {said.size
-          ? `${count([...said.values()].flat().length, 'space')} can be told by name.`
+          ? `${count([...said.values()].flat().length, 'space')} ${said.size === 1 && [...said.values()][0].length === 1 ? 'says' : 'say'} by the name what the use is.`
           : asked.length
             ? 'No name says a use that is not given yet.'
             : 'Every space has a use.'}

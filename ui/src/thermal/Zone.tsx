@@ -45,8 +45,12 @@ export function Zone({
         {z.name}
       </button>{' '}
       <span className="text-sm text-muted">
-        {count(z.spaces.length, 'space')}, heated to {temperature(units, z.heating)}, cooled to{' '}
-        {temperature(units, z.cooling)} {units.temperature.unit}
+        {count(z.spaces.length, 'space')}
+        {z.heating != null &&
+          `, heated to ${temperature(units, z.heating)} ${units.temperature.unit}`}
+        {z.cooling != null &&
+          `, cooled to ${temperature(units, z.cooling)} ${units.temperature.unit}`}
+        {z.heating == null && z.cooling == null && ', no set-points given'}
         {z.airFlow != null &&
           `; outdoor air ${airText(units, z.air)}: ${figures(units.airFlow.to(z.airFlow))} ${units.airFlow.unit} in all`}
         {humidity.length > 0 && `; humidity ${humidity.join(', ')}`}

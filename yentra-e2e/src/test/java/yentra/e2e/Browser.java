@@ -206,6 +206,8 @@ final class Browser implements AutoCloseable {
         .filter(e -> e.getLevel().intValue() >= Level.WARNING.intValue())
         .map(e -> e.getMessage())
         .filter(m -> !m.contains("GPU stall") && !m.contains("GL Driver Message"))
+        // a browser complains of a stream whose server was stopped; it listens again by itself
+        .filter(m -> !m.contains("/events - Failed to load resource: net::"))
         .toList();
   }
 

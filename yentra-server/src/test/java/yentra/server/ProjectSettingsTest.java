@@ -206,4 +206,28 @@ class ProjectSettingsTest {
       before = s.get("distance").asDouble();
     }
   }
+
+  /** Another page of the project is told what has changed, without asking. */
+  @Test
+  void pagesOfTheProjectAreToldOfEachChange() throws Exception {
+    HttpRequest request =
+        HttpRequest.newBuilder(yentra.uri("/api/projects/" + project + "/events")).GET().build();
+    try (java.util.stream.Stream<String> lines =
+        java.net.http.HttpClient.newHttpClient()
+            .send(request, java.net.http.HttpResponse.BodyHandlers.ofLines())
+            .body()) {
+      java.util.Iterator<String> told =
+          lines.filter(l -> l.startsWith("data:")).map(l -> l.substring(5)).iterator();
+      long before = version();
+      assertThat(told.next()).contains("\"version\":" + before);
+      assertThat(put("{\"use\":\"Hospital\"}").status()).isEqualTo(200);
+      assertThat(told.next()).contains("\"version\":" + (before + 1));
+    }
+  }
+
+  @Test
+  void aProjectThatIsNotThereTellsNothing() {
+    assertThat(yentra.get("/api/projects/" + java.util.UUID.randomUUID() + "/events").status())
+        .isEqualTo(404);
+  }
 }

@@ -52,4 +52,20 @@ public final class Text {
         ? String.join(", ", names)
         : String.join(", ", names.subList(0, 3)) + " and " + (n - 3) + " more";
   }
+
+  /** Smaller angles are written as none: {@link #degrees} gives one decimal. */
+  public static final double LEAST_DEGREES = 0.05;
+
+  /**
+   * "its area goes from 2.70 m² to 2.85 m²", "its area stays 2.70 m²" when both are written the
+   * same.
+   *
+   * @param was in m²
+   * @param is in m²
+   */
+  public static String areaChange(double was, double is) {
+    String from = String.format(Locale.ROOT, "%.2f m²", was);
+    String to = String.format(Locale.ROOT, "%.2f m²", is);
+    return from.equals(to) ? "its area stays " + to : "its area goes from " + from + " to " + to;
+  }
 }

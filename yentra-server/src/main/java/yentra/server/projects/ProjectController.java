@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import yentra.core.envelope.StandardUses;
 import yentra.core.intake.ProjectSettings;
 import yentra.core.intake.WeatherStation;
@@ -26,9 +27,11 @@ import yentra.server.web.RequestGuard;
 public class ProjectController {
   private static final int MOST_PROJECTS = 200;
   private final ProjectStore projects;
+  private final ProjectEvents events;
 
-  ProjectController(ProjectStore projects) {
+  ProjectController(ProjectStore projects, ProjectEvents events) {
     this.projects = projects;
+    this.events = events;
   }
 
   /** A page of the list. */
@@ -45,6 +48,12 @@ public class ProjectController {
   @GetMapping("/projects/{id}")
   ProjectViews.ProjectView project(@PathVariable UUID id) {
     return projects.get(id);
+  }
+
+  /** Each change that anybody makes to the project or a delivery of it. */
+  @GetMapping(path = "/projects/{id}/events", produces = "text/event-stream")
+  SseEmitter events(@PathVariable UUID id) {
+    return events.listen(id);
   }
 
   @PostMapping("/projects")

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.jooq.DSLContext;
 import org.jooq.JSONB;
 import org.jooq.impl.DSL;
@@ -120,6 +121,43 @@ public class ProjectStore {
         .set(PROJECT.VERSION, p.getVersion() + 1)
         .where(PROJECT.ID.eq(p.getId()))
         .execute();
+  }
+
+  /** How far a project has come. */
+  ProjectViews.Pulse pulse(UUID id) {
+    ProjectViews.Pulse found = pulses(List.of(id)).get(id);
+    if (found == null) {
+      throw Problem.notFound("The project");
+    }
+    return found;
+  }
+
+  /** The same of several; those that are not there are left out. */
+  Map<UUID, ProjectViews.Pulse> pulses(List<UUID> projects) {
+    Map<UUID, Map<UUID, Long>> deliveries =
+        db
+            .select(DELIVERY.PROJECT_ID, DELIVERY.ID, DELIVERY.VERSION)
+            .from(DELIVERY)
+            .where(DELIVERY.PROJECT_ID.in(projects))
+            .fetch()
+            .stream()
+            .collect(
+                Collectors.groupingBy(
+                    r -> r.get(DELIVERY.PROJECT_ID),
+                    Collectors.toMap(r -> r.get(DELIVERY.ID), r -> r.get(DELIVERY.VERSION))));
+    return db
+        .select(PROJECT.ID, PROJECT.VERSION)
+        .from(PROJECT)
+        .where(PROJECT.ID.in(projects))
+        .fetch()
+        .stream()
+        .collect(
+            Collectors.toMap(
+                r -> r.get(PROJECT.ID),
+                r ->
+                    new ProjectViews.Pulse(
+                        r.get(PROJECT.VERSION),
+                        deliveries.getOrDefault(r.get(PROJECT.ID), Map.of()))));
   }
 
   /**

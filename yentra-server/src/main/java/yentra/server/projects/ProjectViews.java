@@ -28,6 +28,14 @@ public final class ProjectViews {
       List<DeliverySummary> deliveries) {}
 
   /**
+   * How far a project has come: what a page must know to see that it shows an older state.
+   *
+   * @param version of the settings
+   * @param deliveries version of each delivery, by its id
+   */
+  public record Pulse(long version, Map<UUID, Long> deliveries) {}
+
+  /**
    * Some of all projects.
    *
    * @param from how many come before them

@@ -80,8 +80,8 @@ public final class OpeningOffPlane implements LocalCheck {
                           + context.naming().opening(o)
                           + " is not in its plane: it stands up to "
                           + Text.millimetres(off)
-                          + " off, turned by "
-                          + Text.degrees(angle)
+                          + " off"
+                          + (angle < Text.LEAST_DEGREES ? "" : ", turned by " + Text.degrees(angle))
                           + "."));
         }
       }

@@ -8,6 +8,7 @@ import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
+import yentra.core.finding.Text;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Straightening;
@@ -75,9 +76,8 @@ public record CutOpening(String opening) implements Repair {
     }
     return String.format(
         Locale.ROOT,
-        "Fits the %s to its surface: its area goes from %.2f m² to %.2f m².",
+        "Fits the %s to its surface: %s.",
         naming.opening(o),
-        was,
-        is);
+        Text.areaChange(was, is));
   }
 }

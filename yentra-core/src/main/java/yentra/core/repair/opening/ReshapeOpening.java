@@ -7,6 +7,7 @@ import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
+import yentra.core.finding.Text;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 import yentra.core.repair.KeyChange;
@@ -53,10 +54,9 @@ public record ReshapeOpening(String opening, List<Vec3> outline) implements Repa
     Polygon p = Polygon.of(outline);
     return String.format(
         Locale.ROOT,
-        "Moves the %s by %.2f m; its area goes from %.2f m² to %.2f m².",
+        "Moves the %s by %.2f m; %s.",
         naming.opening(o),
         p.mean().distance(o.polygon().mean()),
-        o.polygon().area(),
-        p.area());
+        Text.areaChange(o.polygon().area(), p.area()));
   }
 }

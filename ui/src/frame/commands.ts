@@ -1,0 +1,333 @@
+import type { NavigateFunction } from 'react-router';
+import type { Model, Project } from '../model/api';
+import { turnLead, useLayout } from '../model/layout';
+import type { ModelIndex } from '../model/model';
+import { nextFinding } from '../model/next';
+import { type ScopeTab, type SheetTab, type ThermalTab, useView } from '../model/state';
+import type { Units } from '../model/units';
+import type { Edits } from '../model/useEdits';
+import { WORKSPACES, type Workspace } from '../shared/workspaces';
+import { COLOUR_BY } from '../stage/colouring';
+import { hide, isolate, showAll } from '../stage/visibility';
+
+/** Something to do or to find. */
+export interface Entry {
+  label: string;
+  /** What it is, or the keys that do it without the palette. */
+  kind: string;
+  /** Other words that it is looked for by. */
+  words?: string;
+  run: () => void;
+}
+
+const frame = (detail?: string) => () =>
+  window.dispatchEvent(new CustomEvent('yentra:frame', { detail }));
+
+const TABLES: Record<string, [string, string][]> = {
+  scope: [
+    ['elements', 'Elements'],
+    ['classes', 'Classes'],
+    ['requirements', 'Requirements'],
+    ['values', 'Values'],
+    ['sheet', 'Scope sheets'],
+  ],
+  envelope: [
+    ['boundaries', 'Boundaries'],
+    ['spaces', 'Spaces'],
+    ['surfaces', 'Surfaces'],
+    ['openings', 'Openings'],
+  ],
+  findings: [
+    ['findings', 'Findings'],
+    ['messages', 'Messages of a simulation'],
+    ['limits', 'Limits of the checks'],
+    ['log', 'Repair log'],
+    ['revision', 'What the revision changes'],
+  ],
+  thermal: [
+    ['constructions', 'Constructions'],
+    ['windows', 'Window types'],
+    ['materials', 'Materials'],
+    ['uses', 'Uses and zones'],
+    ['schedules', 'Schedules'],
+    ['losses', 'Heat loss'],
+    ['library', 'Library'],
+  ],
+};
+
+function openTable(workspace: string, table: string) {
+  useView.setState(
+    workspace === 'scope'
+      ? { scopeTab: table as ScopeTab }
+      : workspace === 'thermal'
+        ? { thermalTab: table as ThermalTab }
+        : { tab: table as SheetTab },
+  );
+}
+
+/** What can be done on every page. */
+export function everywhere(): Entry[] {
+  const layout = useLayout.getState();
+  const dark = layout.theme === 'slate';
+  return [
+    {
+      label: dark ? 'Light paper' : 'Dark slate',
+      kind: 'command',
+      words: 'theme colours dark light',
+      run: () => layout.set({ theme: dark ? 'paper' : 'slate' }),
+    },
+    {
+      label: 'Keyboard shortcuts',
+      kind: '?',
+      words: 'help',
+      run: () => useView.setState({ help: true }),
+    },
+  ];
+}
+
+/** Buttons and links of the page that can be pressed now, by their words; those above have their own entry. */
+export function onThisPage(known: Entry[]): Entry[] {
+  const names = new Set(known.map((e) => e.label.toLowerCase()));
+  const out: Entry[] = [];
+  const add = (el: HTMLElement, label: string, kind: string, run: () => void) => {
+    const text = label.replace(/\s+/g, ' ').trim();
+    if (text.length < 2 || names.has(text.toLowerCase()) || !el.checkVisibility?.()) return;
+    names.add(text.toLowerCase());
+    out.push({ label: text, kind, run });
+  };
+  for (const el of document.querySelectorAll<HTMLElement>(
+    'main button:not(:disabled), main a.btn, aside button:not(:disabled), header button:not(:disabled)',
+  )) {
+    if (el.closest('[role=row],[role=grid],[role=tablist],[data-testid=ladder],li')) continue;
+    const words = el.querySelector('kbd') ? withoutKeys(el) : el.textContent;
+    add(el, words || el.title || '', 'here', () => el.click());
+  }
+  for (const el of document.querySelectorAll<HTMLElement>(
+    'main input[aria-label], main select[aria-label], header input[aria-label]',
+  ))
+    add(el, el.getAttribute('aria-label')!, 'field', () => el.focus());
+  return out;
+}
+
+function withoutKeys(el: HTMLElement): string {
+  const copy = el.cloneNode(true) as HTMLElement;
+  copy.querySelectorAll('kbd').forEach((k) => k.remove());
+  return copy.textContent ?? '';
+}
+
+/** Everything that can be done with an open delivery. */
+export function commands(
+  project: Project,
+  model: Model,
+  index: ModelIndex,
+  edits: Edits,
+  workspace: Workspace,
+  navigate: NavigateFunction,
+  to: (workspace: string) => { pathname: string; search: string },
+): Entry[] {
+  const set = useView.setState;
+  const layout = useLayout.getState();
+  const go = (w: string) => void navigate(to(w));
+  const goTo = (w: string, table: string) => () => {
+    go(w);
+    // the workspace begins with its usual table; this one is asked for
+    setTimeout(() => openTable(w, table), 0);
+  };
+  const download = (path: string) => () => {
+    const a = document.createElement('a');
+    a.href = path;
+    a.download = '';
+    a.click();
+  };
+  const { id, canUndo, canRedo } = model.delivery;
+  const consider = (repair: Parameters<Edits['consider']>[0], label: string) => () =>
+    edits.consider(repair, label);
+  const all: (Entry & { when?: boolean })[] = [
+    ...WORKSPACES.map(([key, label], i) => ({
+      label: `Go to ${label}`,
+      kind: String(i + 1),
+      run: () => go(key),
+    })),
+    ...Object.entries(TABLES).flatMap(([w, tables]) =>
+      tables.map(([key, label]) => ({
+        label,
+        kind: `table of ${WORKSPACES.find(([k]) => k === w)![1]}`,
+        words: 'open show table',
+        run: goTo(w, key),
+      })),
+    ),
+    { label: 'Next finding', kind: 'N', run: () => nextFinding(index, 1) },
+    { label: 'Previous finding', kind: 'P', run: () => nextFinding(index, -1) },
+    { label: 'Undo', kind: 'Ctrl Z', run: edits.undo, when: canUndo },
+    { label: 'Redo', kind: 'Ctrl Shift Z', run: edits.redo, when: canRedo },
+    { label: 'Show only the selection', kind: 'I', words: 'isolate', run: isolate },
+    { label: 'Hide the selection', kind: 'H', run: hide },
+    { label: 'Show everything', kind: 'A', run: showAll },
+    { label: 'Frame the selection', kind: 'F', words: 'zoom', run: frame() },
+    { label: 'Frame the whole', kind: '0', words: 'zoom all', run: frame('all') },
+    { label: 'Measure a distance', kind: 'M', run: () => set({ measure: 'distance' }) },
+    { label: 'Measure a height', kind: 'command', run: () => set({ measure: 'height' }) },
+    { label: 'Measure an area', kind: 'command', run: () => set({ measure: 'area' }) },
+    {
+      label: 'The architect’s elements around the envelope',
+      kind: 'B',
+      run: () => set((v) => ({ elements: !v.elements })),
+      when: model.delivery.format === 'ifc',
+    },
+    {
+      label: 'Pull the storeys apart, or put them together',
+      kind: 'command',
+      run: () => set((v) => ({ apart: !v.apart })),
+    },
+    ...COLOUR_BY.filter(([k]) => k !== 'change' || model.delivery.revision > 1).map(
+      ([key, label]) => ({
+        label: `Colour by: ${label.toLowerCase()}`,
+        kind: 'command',
+        run: () => set({ colourBy: key, groupsOff: new Set<string>() }),
+      }),
+    ),
+    {
+      label: 'Give the room to the model, or to the tables',
+      kind: 'V',
+      words: 'arrange layout inset',
+      run: () => turnLead(workspace),
+    },
+    {
+      label: 'Usual sizes of all parts',
+      kind: 'command',
+      words: 'layout reset arrange',
+      run: () => layout.set({ sheet: null, side: null, inset: null, leads: {} }),
+    },
+    ...(['path', 'legend', 'storeys', 'sheet'] as const).map((part) => ({
+      label: `Fold or unfold the ${part}`,
+      kind: 'command',
+      run: () => layout.set({ [`${part}Folded`]: !layout[`${part}Folded`] }),
+    })),
+    {
+      label: 'Give a construction',
+      kind: 'command',
+      words: 'assign layers thermal',
+      run: goTo('thermal', 'constructions'),
+    },
+    {
+      label: 'Place, climate and ground of the project',
+      kind: 'command',
+      words: 'settings weather station latitude longitude north use',
+      run: () => go('intake'),
+    },
+    {
+      label: 'Bring in the next delivery',
+      kind: 'command',
+      words: 'upload import revision file part merge',
+      run: () => go('intake'),
+    },
+    {
+      label: 'Write gbXML',
+      kind: 'command',
+      words: 'export hand over download',
+      run: () => go('handover'),
+    },
+    {
+      label: 'Save what is in scope as IFC',
+      kind: 'command',
+      words: 'export trimmed download',
+      run: download(`/api/deliveries/${id}/scope/file`),
+      when: model.delivery.format === 'ifc',
+    },
+    {
+      label: 'Bring in or save BCF topics',
+      kind: 'command',
+      words: 'export import comments',
+      run: goTo('findings', 'findings'),
+    },
+    {
+      label: 'Join surfaces side by side',
+      kind: 'repair',
+      words: 'merge coplanar',
+      run: consider({ kind: 'MergeCoplanar' }, 'Join surfaces side by side'),
+    },
+    {
+      label: 'Join slivers to their neighbours',
+      kind: 'repair',
+      run: consider(
+        { kind: 'AbsorbSlivers', area: 0.05, width: 0.02 },
+        'Join slivers to their neighbours',
+      ),
+    },
+    {
+      label: 'Fewer facets on curved walls',
+      kind: 'repair',
+      run: consider({ kind: 'StraightenFacets', chord: 0.05 }, 'Fewer facets on curved walls'),
+    },
+    {
+      label: `Other projects than ${project.name}`,
+      kind: 'command',
+      words: 'all projects open close',
+      run: () => void navigate('/'),
+    },
+    ...everywhere(),
+  ];
+  return all.filter((e) => e.when !== false);
+}
+
+/** Every object and finding of a delivery. */
+export function objects(index: ModelIndex, units: Units): Entry[] {
+  const go = (key: string) => () => {
+    useView.getState().select([key]);
+    frame()();
+  };
+  return [
+    ...index.model.spaces.map((s) => ({
+      label: s.name,
+      kind: `space ${s.fileId}`,
+      run: go(s.key),
+    })),
+    ...index.model.surfaces.map((s) => ({
+      label: s.label,
+      kind: `surface ${s.fileId}`,
+      run: go(s.key),
+    })),
+    ...[...index.openings.values()].map((o) => ({
+      label: o.label,
+      kind: `opening ${o.fileId}`,
+      run: go(o.key),
+    })),
+    ...index.model.findings.map((f) => ({
+      label: units.said(f.message),
+      kind: f.code,
+      run: () => useView.setState({ finding: f.id, selection: [], tab: 'findings' as const }),
+    })),
+  ];
+}
+
+/**
+ * Entries that have all the words: what is called exactly that, then commands, then objects and findings as they are given; last what has
+ * the words only within others.
+ */
+export function found(entries: Entry[], query: string, most: number): Entry[] {
+  const text = query.toLowerCase().trim();
+  const words = text.split(/\s+/).filter(Boolean);
+  const tiers: Entry[][] = [[], [], [], [], []];
+  for (const e of entries) {
+    const label = e.label.toLowerCase();
+    const all = ` ${label} ${e.kind.toLowerCase()} ${e.words ?? ''}`;
+    if (!words.every((w) => all.includes(w))) continue;
+    const begins = words.every((w) => new RegExp(`[^\\p{L}\\d]${escaped(w)}`, 'u').test(all));
+    const tier =
+      text && label === text
+        ? 0
+        : !begins
+          ? 4
+          : !isCommand(e)
+            ? 3
+            : text && label.startsWith(text)
+              ? 1
+              : 2;
+    if (tiers[tier].length < most) tiers[tier].push(e);
+  }
+  return tiers.flat().slice(0, most);
+}
+
+const escaped = (word: string) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+const isCommand = (e: Entry) => !/^(space|surface|opening) |^[A-Z]{3}-\d/.test(e.kind);

@@ -1,0 +1,140 @@
+package yentra.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.openqa.selenium.By;
+import org.openqa.selenium.Keys;
+
+/** What one person begins stays until it is taken or left, and is seen by others at once. */
+class WorkingDayIT {
+  private static RunningYentra yentra;
+
+  @BeforeAll
+  static void start() throws Exception {
+    yentra = new RunningYentra();
+  }
+
+  @AfterAll
+  static void stop() throws Exception {
+    yentra.close();
+  }
+
+  private static void open(Browser b) {
+    b.driver.get(yentra.url("/"));
+    b.waitFor(
+        "the demo has been read", () -> b.see("project").getText().contains("marram-point.xml"));
+    b.click("project");
+    b.see("stage");
+  }
+
+  @Test
+  void repairsThatAreConsideredWaitAndAreTakenOrLeftEach() throws Exception {
+    try (Browser b = new Browser()) {
+      open(b);
+      b.keys("4");
+      // by keyboard alone: the first remedy of a finding, then that of another
+      b.keys("n");
+      b.see("finding-message");
+      b.keys("e");
+      String first = b.see("pending-summary").getText();
+      b.keys("n");
+      b.keys("e");
+      b.waitFor("another in front", () -> !b.see("pending-summary").getText().equals(first));
+      assertThat(b.see("waiting").getText()).contains("Waiting (1)", first);
+      String second = b.see("pending-summary").getText();
+      b.keys("e");
+      b.waitFor("the second is made", () -> !b.has("pending-summary"));
+      assertThat(b.see("waiting").getText()).contains(first);
+      // worked out anew on the changed model when it comes forward
+      b.click(By.cssSelector("[data-testid=waiting] [title='Look at it again']"));
+      b.waitFor("the first in front", () -> b.see("pending-summary").getText().equals(first));
+      b.click("apply");
+      b.waitFor("the first is made", () -> !b.has("pending"));
+      b.press("Repair log");
+      assertThat(b.see("sheet-log").getText()).contains(first, second);
+      assertThat(b.complaints()).isEmpty();
+    }
+  }
+
+  @Test
+  void whatSomebodyElseChangesIsShownAtOnce() throws Exception {
+    try (Browser one = new Browser();
+        Browser other = new Browser()) {
+      open(one);
+      open(other);
+      one.keys("4");
+      one.keys("n");
+      one.see("finding-message");
+      one.keys("e");
+      one.see("pending-summary");
+      one.keys("e");
+      one.waitFor("made", () -> !one.has("pending"));
+      other.waitFor(
+          "told",
+          () ->
+              other.has("message")
+                  && other.see("message").getText().startsWith("Changed elsewhere by"));
+      assertThat(other.path("Findings")).isEqualTo(one.path("Findings"));
+      assertThat(other.complaints()).isEmpty();
+    }
+  }
+
+  @Test
+  void theAddressHoldsTheView() throws Exception {
+    try (Browser b = new Browser()) {
+      open(b);
+      b.keys("3");
+      b.press("Surfaces");
+      b.see(By.cssSelector("[aria-label='Filter by surface']")).sendKeys("gallery");
+      b.click(By.xpath("//*[@role='row'][contains(., 'South wall of Visitor gallery')]"));
+      b.waitFor("the address", () -> b.driver.getCurrentUrl().contains("on="));
+      b.waitFor("the filter", () -> b.driver.getCurrentUrl().contains("where="));
+      b.driver.navigate().refresh();
+      b.see("stage");
+      b.waitFor(
+          "selected again",
+          () -> b.see("dossier").getText().contains("South wall of Visitor gallery"));
+      assertThat(b.see(By.cssSelector("[aria-label='Filter by surface']")).getDomProperty("value"))
+          .isEqualTo("gallery");
+      assertThat(b.driver.getTitle()).startsWith("Envelope · ");
+      // back and forward go through what was looked at
+      b.keys(Keys.ESCAPE);
+      b.waitFor("nothing selected", () -> !b.driver.getCurrentUrl().contains("on="));
+      b.driver.navigate().back();
+      b.waitFor("back", () -> b.see("dossier").getText().contains("South wall of Visitor gallery"));
+      for (String workspace : new String[] {"1", "2", "4", "5", "7"}) {
+        b.keys(workspace);
+        b.settle();
+        String before = b.driver.getCurrentUrl().replaceFirst("[?].*", "");
+        b.driver.navigate().refresh();
+        b.see("stage");
+        assertThat(b.driver.getCurrentUrl()).startsWith(before);
+      }
+      assertThat(b.complaints()).isEmpty();
+    }
+  }
+
+  /** Ctrl K does by name what has no key, on every page. */
+  @Test
+  void everyCommandIsFoundByName() throws Exception {
+    try (Browser b = new Browser()) {
+      b.driver.get(yentra.url("/"));
+      b.waitFor(
+          "the demo has been read", () -> b.see("project").getText().contains("marram-point.xml"));
+      b.chord(Keys.CONTROL, "k");
+      b.see("palette").findElement(By.tagName("input")).sendKeys("open marram", Keys.ENTER);
+      b.see("stage");
+      b.chord(Keys.CONTROL, "k");
+      b.see("palette").findElement(By.tagName("input")).sendKeys("dark", Keys.ENTER);
+      assertThat(b.driver.executeScript("return document.documentElement.dataset.theme"))
+          .isEqualTo("slate");
+      b.chord(Keys.CONTROL, "k");
+      b.see("palette").findElement(By.tagName("input")).sendKeys("give a construction", Keys.ENTER);
+      b.see("construction");
+      assertThat(b.complaints()).isEmpty();
+    }
+  }
+}
