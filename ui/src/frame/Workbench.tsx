@@ -243,7 +243,7 @@ function Opened({
           />
           {message && (
             <div
-              className={`absolute top-12 left-1/2 z-30 max-w-[70%] -translate-x-1/2 rounded-sm border px-3 py-1.5 shadow-lg ${message.bad ? 'border-blocker bg-panel text-blocker' : 'border-kelp bg-panel'}`}
+              className={`pointer-events-none absolute bottom-8 left-1/2 z-30 max-w-[70%] -translate-x-1/2 rounded-sm border px-3 py-1.5 shadow-lg ${message.bad ? 'border-blocker bg-panel text-blocker' : 'border-kelp bg-panel'}`}
               role="status"
               data-testid="message"
             >

@@ -40,8 +40,11 @@ export function useAddress(workspace: string) {
     let timer: ReturnType<typeof setTimeout> | undefined;
     let step = false;
     const write = () => {
-      const next = toAddress(useView.getState(), workspace, new URLSearchParams(search));
-      if (next === search) return;
+      // somebody may be on the way to another workspace already, which is not drawn yet
+      if (!window.location.pathname.endsWith(`/${workspace}`)) return;
+      const now = window.location.search;
+      const next = toAddress(useView.getState(), workspace, new URLSearchParams(now));
+      if (next === now) return;
       written.current = next;
       void navigate({ search: next }, { replace: !step });
       step = false;

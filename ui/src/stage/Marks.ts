@@ -19,14 +19,22 @@ export class Marks {
 
   /**
    * @param selected ends of the outlines of what is selected, in model coordinates
+   * @param hovered those of what the pointer is on
    * @param centre the point of the model that the scene has as its origin
    */
-  show(look: Look, selected: number[], centre: THREE.Vector3, theme: StageColours) {
+  show(
+    look: Look,
+    selected: number[],
+    hovered: number[],
+    centre: THREE.Vector3,
+    theme: StageColours,
+  ) {
     for (const o of this.scene.children)
       ((o as THREE.Mesh).geometry as THREE.BufferGeometry).dispose();
     this.scene.clear();
     this.materials.length = 0;
     this.centre = centre;
+    if (hovered.length) this.stroke(hovered, theme.accent, 2, 0.9);
     if (selected.length) {
       this.stroke(selected, theme.accent, 7, 0.5);
       this.stroke(selected, theme.ink, 2, 1);

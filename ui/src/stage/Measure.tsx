@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import * as THREE from 'three';
 import { X } from 'lucide-react';
 import { type MeasureMode, useView } from '../model/state';
@@ -37,6 +37,10 @@ export function Measure({
   const at = (p: MeasurePoint) => scene.toScreen(p.point, ...size);
   const open = mode === 'area' || points.length === 1;
   const chain = open && snap ? [...points, snap] : points;
+
+  // the lines stay on their points while the view turns
+  const [, redraw] = useState(0);
+  useEffect(() => scene.eachFrame(() => redraw((n) => n + 1)), [scene]);
 
   // the points belong to the mode they were taken in
   // eslint-disable-next-line react-hooks/exhaustive-deps

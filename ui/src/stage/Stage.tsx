@@ -3,9 +3,9 @@ import type { ModelIndex } from '../model/model';
 import { STAGE } from '../model/colours';
 import { useLayout } from '../model/layout';
 import { useView } from '../model/state';
+import { Instruments } from './Instruments';
 import { Legend } from './Legend';
 import { Measure } from './Measure';
-import { NorthRose } from './NorthRose';
 import { StageTools } from './StageTools';
 import { StoreyLadder } from './StoreyLadder';
 import type { Subject } from './subject';
@@ -25,7 +25,7 @@ export function Stage({
   /** Whether the architect's elements can be shown around the subject. */
   elements: boolean;
 }) {
-  const { canvas, under, holder, scene, size, heading } = useStageScene();
+  const { canvas, under, holder, scene, size } = useStageScene();
   const look = useLook(index, subject, scene);
   const pointer = usePointer(scene, canvas, size);
   const measure = useView((s) => s.measure);
@@ -42,6 +42,7 @@ export function Stage({
   useEffect(() => scene?.setLook(look), [look, scene]);
 
   const { hover } = pointer;
+  useEffect(() => scene?.setHover(hover?.key ?? null), [scene, hover?.key]);
   const named = hover && subject.named(hover.key);
   return (
     <div className="@container flex min-h-0 flex-1 flex-col">
@@ -72,11 +73,7 @@ export function Stage({
               clear={pointer.clear}
             />
           )}
-          <NorthRose
-            petals={index.model.glazing}
-            heading={heading + (index.model.northAzimuth ?? 0)}
-            known={index.model.northAzimuth != null}
-          />
+          <Instruments scene={scene} height={size[1]} model={index.model} />
           {pointer.band && <BandMark band={pointer.band} />}
           {hover && named && (
             <div

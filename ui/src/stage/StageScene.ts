@@ -60,6 +60,7 @@ export class StageScene {
   private readonly marks = new Marks();
   private readonly shared = shared();
   private theme: StageColours = STAGE.paper;
+  private hovered: string | null = null;
   /** What was framed last. */
   private framed: { points: number[]; slack: number } | null = null;
   private readonly clips: THREE.Plane[] = [];
@@ -82,7 +83,7 @@ export class StageScene {
   private lifted = false;
   private look: Look | null = null;
   private pending = false;
-  onFrame: (() => void) | null = null;
+  private readonly listeners = new Set<() => void>();
 
   /**
    * @param canvas where it is drawn and where the pointer is heard
@@ -172,13 +173,20 @@ export class StageScene {
     this.renderer.dispose();
   }
 
+  /** Calls a function after each frame, until what it gives back is called. */
+  eachFrame(hear: () => void): () => void {
+    this.listeners.add(hear);
+    hear();
+    return () => this.listeners.delete(hear);
+  }
+
   request() {
     if (this.pending) return;
     this.pending = true;
     requestAnimationFrame((now) => {
       this.pending = false;
       if (this.painter.frame(now)) this.request();
-      this.onFrame?.();
+      this.listeners.forEach((hear) => hear());
     });
   }
 
@@ -419,8 +427,20 @@ export class StageScene {
   private mark(look: Look) {
     const chosen = new Set(look.selection);
     const outline: number[] = [];
-    for (const it of this.drawing.items) if (chosen.has(it.key)) this.outline(it, outline);
-    this.marks.show(look, outline, this.centre, this.theme);
+    const hover: number[] = [];
+    for (const it of this.drawing.items) {
+      if (chosen.has(it.key)) this.outline(it, outline);
+      else if (it.key === this.hovered) this.outline(it, hover);
+    }
+    this.marks.show(look, outline, hover, this.centre, this.theme);
+  }
+
+  /** Draws a fine outline around what the pointer is on. */
+  setHover(key: string | null) {
+    if (key === this.hovered) return;
+    this.hovered = key;
+    if (this.look) this.mark(this.look);
+    this.request();
   }
 
   /** The nearest shown object under a place given in device coordinates (−1 to 1). */

@@ -50,6 +50,12 @@ export class ViewControls {
     this.wheelTaken = taker;
   }
 
+  /** How many metres a pixel is in the middle of the view. */
+  metresPerPixel(height: number): number {
+    const away = this.camera.position.distanceTo(this.target);
+    return (2 * away * Math.tan((this.camera.fov * Math.PI) / 360)) / Math.max(1, height);
+  }
+
   /** Place of a pointer event in device coordinates. */
   place(e: { clientX: number; clientY: number }): THREE.Vector2 {
     const r = this.canvas.getBoundingClientRect();
@@ -125,8 +131,7 @@ export class ViewControls {
   }
 
   private pan(dx: number, dy: number) {
-    const d = this.camera.position.distanceTo(this.target);
-    const k = (2 * d * Math.tan((this.camera.fov * Math.PI) / 360)) / this.canvas.clientHeight;
+    const k = this.metresPerPixel(this.canvas.clientHeight);
     const by = new THREE.Vector3(-dx * k, dy * k, 0).applyQuaternion(this.camera.quaternion);
     this.camera.position.add(by);
     this.target.add(by);

@@ -68,22 +68,26 @@ float dots(vec2 q) {
  * The colour of a face, by where it looks: tops are lighter than sides, sides by their azimuth, undersides darkest; lighter than its edges;
  * a little darker near the ground; over it its pattern, in the plane of the face.
  */
+// names of its own: the program that this becomes part of has a plane and a normal where it is cut
 const FRAGMENT = /* glsl */ `
 #include <color_fragment>
-vec3 normal = normalize(cross(dFdx(vPlace), dFdy(vPlace)));
-if (dot(normal, cameraPosition - vPlace) < 0.0) normal = -normal;
-vec2 across = length(normal.xy) > 0.02 ? normalize(vec2(-normal.y, normal.x)) : vec2(1.0, 0.0);
-vec2 plane = abs(normal.z) > 0.7 ? vPlace.xy : vec2(dot(vPlace.xy, across), vPlace.z);
-float side = 0.7 + 0.17 * dot(normalize(vec3(normal.xy, 1e-4)).xy, normalize(vec2(-0.55, -0.83)));
-float light = normal.z > 0.0 ? mix(side, 1.0, normal.z) : mix(side, 0.52, -normal.z);
-light *= mix(0.88, 1.0, smoothstep(0.0, 2.4, abs(vPlace.z - ground)));
-vec3 fill = mix(diffuseColor.rgb, paper, 0.3) * light;
-float drawn = 0.0;
-if (vPattern > 3.5) drawn = dots(plane);
-else if (vPattern > 2.5) drawn = max(lines((plane.x + plane.y) * 0.7071), lines((plane.x - plane.y) * 0.7071));
-else if (vPattern > 1.5) drawn = lines((plane.x - plane.y) * 0.7071);
-else if (vPattern > 0.5) drawn = lines((plane.x + plane.y) * 0.7071);
-diffuseColor.rgb = mix(fill, ink, 0.42 * drawn);
+vec3 facing = normalize(cross(dFdx(vPlace), dFdy(vPlace)));
+if (dot(facing, cameraPosition - vPlace) < 0.0) facing = -facing;
+vec2 acrossFace = length(facing.xy) > 0.02 ? normalize(vec2(-facing.y, facing.x)) : vec2(1.0, 0.0);
+vec2 inPlane = abs(facing.z) > 0.7 ? vPlace.xy : vec2(dot(vPlace.xy, acrossFace), vPlace.z);
+float sideLight = 0.7 + 0.17 * dot(normalize(vec3(facing.xy, 1e-4)).xy, normalize(vec2(-0.55, -0.83)));
+float faceLight = facing.z > 0.0 ? mix(sideLight, 1.0, facing.z) : mix(sideLight, 0.52, -facing.z);
+faceLight *= mix(0.88, 1.0, smoothstep(0.0, 2.4, abs(vPlace.z - ground)));
+vec3 faceFill = mix(diffuseColor.rgb, paper, 0.3) * faceLight;
+float hatched = 0.0;
+if (vPattern > 0.5) {
+  float rise = (inPlane.x + inPlane.y) * 0.7071;
+  float fall = (inPlane.x - inPlane.y) * 0.7071;
+  if (vPattern > 3.5) hatched = dots(inPlane);
+  else if (vPattern > 2.5) hatched = max(lines(rise), lines(fall));
+  else hatched = lines(vPattern > 1.5 ? fall : rise);
+}
+diffuseColor.rgb = mix(faceFill, ink, 0.42 * hatched);
 `;
 
 /** Faces without lamps: their light follows from where they look, so that one picture tells tops, sides and undersides apart. */

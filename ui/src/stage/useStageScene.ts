@@ -1,5 +1,4 @@
 import { useEffect, useRef, useState } from 'react';
-import { useView } from '../model/state';
 import { StageScene } from './StageScene';
 
 declare global {
@@ -16,8 +15,6 @@ export function useStageScene() {
   const holder = useRef<HTMLDivElement>(null);
   const [scene, setScene] = useState<StageScene | null>(null);
   const [size, setSize] = useState<readonly [number, number]>([1, 1]);
-  const [heading, setHeading] = useState(0);
-  const [, redraw] = useState(0);
 
   useEffect(() => {
     const s = new StageScene(canvas.current!, under.current!);
@@ -32,10 +29,6 @@ export function useStageScene() {
     const watch = new ResizeObserver(fit);
     watch.observe(room);
     fit();
-    s.onFrame = () => {
-      setHeading(Math.round(s.heading() * 2) / 2);
-      if (useView.getState().measure) redraw((n) => n + 1);
-    };
     window.yentraStage = () => s.probe(room.clientWidth, room.clientHeight);
     setScene(s);
     return () => {
@@ -45,5 +38,5 @@ export function useStageScene() {
     };
   }, []);
 
-  return { canvas, under, holder, scene, size, heading };
+  return { canvas, under, holder, scene, size };
 }

@@ -42,7 +42,7 @@ class AccessibilityIT {
           if (seen.add(name)) {
             tab.click();
             b.settle();
-            look(b, name);
+            paper(b, name);
           }
         }
       }
@@ -61,7 +61,7 @@ class AccessibilityIT {
 
   /** All rules on paper; in slate what depends on colours. */
   private void look(Browser b, String view) {
-    note(view, new AxeBuilder().analyze(b.driver).getViolations());
+    paper(b, view);
     wear(b, "slate");
     note(
         view + " in slate",
@@ -70,6 +70,10 @@ class AccessibilityIT {
             .analyze(b.driver)
             .getViolations());
     wear(b, "paper");
+  }
+
+  private void paper(Browser b, String view) {
+    note(view, new AxeBuilder().analyze(b.driver).getViolations());
   }
 
   private static void wear(Browser b, String theme) {
