@@ -103,7 +103,6 @@ class ScreenshotsIT {
   private static void thermal(Browser b, Path dir) throws Exception {
     b.keys("5");
     b.see("sheet-constructions");
-    b.press("Iso");
     b.click(
         By.xpath("//*[@data-testid='sheet-constructions']//*[contains(text(), 'Boarded wall')]"));
     b.click(By.xpath("//aside//button[contains(., 'South wall of Workshop')]"));

@@ -137,4 +137,18 @@ class WorkingDayIT {
       assertThat(b.complaints()).isEmpty();
     }
   }
+
+  @Test
+  void noViewHasAFindingOfAxe() throws Exception {
+    try (Browser b = new Browser()) {
+      Axe axe = new Axe(b);
+      open(b);
+      axe.goThrough();
+      b.keys(Keys.ESCAPE);
+      b.driver.get(yentra.url("/"));
+      b.see("project");
+      axe.look("projects");
+      assertThat(axe.found()).isEmpty();
+    }
+  }
 }

@@ -220,7 +220,7 @@ class ProjectSettingsTest {
           lines.filter(l -> l.startsWith("data:")).map(l -> l.substring(5)).iterator();
       long before = version();
       assertThat(told.next()).contains("\"version\":" + before);
-      assertThat(put("{\"use\":\"Hospital\"}").status()).isEqualTo(200);
+      assertThat(put("{\"use\":\"Office\"}").status()).isEqualTo(200);
       assertThat(told.next()).contains("\"version\":" + (before + 1));
     }
   }
