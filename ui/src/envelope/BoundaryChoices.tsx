@@ -25,7 +25,7 @@ export function BoundaryChoices({
       {ifc && <ForSelected index={index} edits={edits} />}
       <EnclosedVolumes index={index} edits={edits} />
       <Light index={index} />
-      <h3 className="kicker mt-2">Assumed ({index.model.assumed.length})</h3>
+      <h2 className="kicker mt-2">Assumed ({index.model.assumed.length})</h2>
       <ul>
         {index.model.assumed.map((n, i) => (
           <li key={i} className="border-b border-line/60 py-0.5 text-sm">

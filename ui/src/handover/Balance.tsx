@@ -39,7 +39,7 @@ export function Balance({ model }: { model: Model }) {
   });
   return (
     <div className="min-w-0 flex-1" data-testid="balance">
-      <h3 className="kicker">Balance sheet</h3>
+      <h2 className="kicker">Balance sheet</h2>
       {!data ? (
         <p className="text-muted">Adding up …</p>
       ) : (

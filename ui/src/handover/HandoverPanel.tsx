@@ -94,7 +94,7 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
             {error}
           </p>
         )}
-        <h3 className="kicker mt-3">Handed over ({list.data?.length ?? 0})</h3>
+        <h2 className="kicker mt-3">Handed over ({list.data?.length ?? 0})</h2>
         {list.data?.length ? (
           <ul>
             {list.data.map((h) => (

@@ -26,7 +26,7 @@ export function Intake({
     >
       <div className="w-60 shrink-0">
         <ProjectSettings project={project} model={model} />
-        <h3 className="kicker mt-3 mb-1">Next delivery</h3>
+        <h2 className="kicker mt-3 mb-1">Next delivery</h2>
         <Drop project={project.id} />
       </div>
       <div className="w-52 shrink-0">
@@ -50,7 +50,7 @@ export function Intake({
           {d.sha256.slice(0, 24)}…
         </p>
         <PartOfProject model={model} project={project} edits={edits} />
-        <h3 className="kicker mt-3">Read</h3>
+        <h2 className="kicker mt-3">Read</h2>
         <dl>
           {r.read.map((c) => (
             <div key={c.what} className="flex justify-between leading-[21px]">
@@ -61,7 +61,7 @@ export function Intake({
         </dl>
       </div>
       <div className="min-w-0 flex-1">
-        <h3 className="kicker">Assumed, approximated or not understood ({r.notes.length})</h3>
+        <h2 className="kicker">Assumed, approximated or not understood ({r.notes.length})</h2>
         {r.notes.length ? (
           <ul>
             {r.notes.map((n, i) => (

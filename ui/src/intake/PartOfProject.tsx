@@ -17,7 +17,7 @@ export function PartOfProject({
   const alone = project.deliveries.every((o) => o.id === d.id || o.part !== d.part);
   return (
     <div data-testid="part">
-      <h3 className="kicker mt-3">Part of the project</h3>
+      <h2 className="kicker mt-3">Part of the project</h2>
       <select
         className="field mt-0.5 w-full"
         aria-label="Part of the project"

@@ -11,9 +11,9 @@ export function SheetComparison({ id, other }: { id: string; other: string }) {
   const only = (place: string) => c.data.lines.filter((l) => l.place === place);
   const list = (title: string, place: string) => (
     <div className="min-w-0 flex-1 overflow-y-auto px-3 py-2">
-      <h3 className="kicker mb-1">
+      <h2 className="kicker mb-1">
         {title} ({only(place).length})
-      </h3>
+      </h2>
       {only(place).map((l, i) => (
         <p key={i} className="border-b border-line/50 py-0.5 text-sm">
           <span className="text-muted">{l.part}</span> {l.text}

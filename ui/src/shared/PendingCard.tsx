@@ -89,7 +89,7 @@ export function PendingCard({ edits }: { edits: Edits }) {
       {pending && <InFront pending={pending} edits={edits} />}
       {waiting.length > 0 && (
         <div className={pending ? 'mt-2 border-t border-kelp/30 pt-1.5' : ''} data-testid="waiting">
-          <h3 className="kicker">Waiting ({waiting.length})</h3>
+          <h2 className="kicker">Waiting ({waiting.length})</h2>
           <ul>
             {waiting.map((p) => (
               <li key={p.id} className="flex items-center gap-1">
@@ -122,7 +122,7 @@ function InFront({ pending, edits }: { pending: Pending; edits: Edits }) {
   const p = pending.preview;
   return (
     <>
-      <h3 className="kicker">{units.said(pending.label)}</h3>
+      <h2 className="kicker">{units.said(pending.label)}</h2>
       {pending.error && <p className="mt-1 font-semibold text-blocker">{pending.error}</p>}
       {!p && !pending.error && (
         <p className="mt-1 text-muted" role="status">

@@ -17,7 +17,7 @@ export function Title({ children, sub }: { children: React.ReactNode; sub?: Reac
 export function Section({ title, children }: { title: string; children: React.ReactNode }) {
   return (
     <section className="border-b border-line px-3 py-2">
-      <h3 className="kicker mb-1">{title}</h3>
+      <h2 className="kicker mb-1">{title}</h2>
       {children}
     </section>
   );

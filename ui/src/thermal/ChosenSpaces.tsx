@@ -182,7 +182,7 @@ export function ChosenSpaces({
           },
         ]}
       />
-      <h3 className="kicker mt-2">Schedules</h3>
+      <h2 className="kicker mt-2">Schedules</h2>
       <div className="flex flex-wrap gap-1.5">
         {OF_SPACES.map(([purpose, label]) => (
           <SchedulePicker

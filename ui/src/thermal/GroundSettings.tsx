@@ -28,7 +28,7 @@ export function GroundSettings({ model }: { model: Model }) {
 
   return (
     <div className="mt-3 border-t border-line pt-2" data-testid="ground-settings">
-      <h3 className="kicker">Ground and unheated spaces</h3>
+      <h2 className="kicker">Ground and unheated spaces</h2>
       <Choice
         label="The ground is"
         value={now.ground ?? 'SAND'}

@@ -166,7 +166,7 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
         className="flex w-[280px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2"
         data-testid="building-loss"
       >
-        <h3 className="kicker">The building</h3>
+        <h2 className="kicker">The building</h2>
         <p className="text-title font-semibold">
           {whole(units, b.loss)} {units.heatLoss.unit}
         </p>

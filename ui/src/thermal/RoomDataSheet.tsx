@@ -26,7 +26,7 @@ export function RoomDataSheet({ index, edits }: { index: ModelIndex; edits: Edit
 
   return (
     <div className="mt-3" data-testid="rooms">
-      <h3 className="kicker">Room data sheet</h3>
+      <h2 className="kicker">Room data sheet</h2>
       <div className="flex flex-wrap gap-1.5">
         <a
           className="btn"

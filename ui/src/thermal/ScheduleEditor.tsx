@@ -119,7 +119,7 @@ export function ScheduleEditor({
 
       <div className="mt-1 flex gap-3">
         <div className="w-[212px] shrink-0">
-          <h3 className="kicker">Parts of the year</h3>
+          <h2 className="kicker">Parts of the year</h2>
           <div className="flex flex-wrap gap-1.5">
             {p.periods.map((x, i) => (
               <button
@@ -169,7 +169,7 @@ export function ScheduleEditor({
             )}
           </div>
 
-          <h3 className="kicker mt-2">Days</h3>
+          <h2 className="kicker mt-2">Days</h2>
           <div className="flex flex-wrap items-center gap-1.5">
             {part?.days.map((x, i) => (
               <button

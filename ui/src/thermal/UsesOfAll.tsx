@@ -45,7 +45,7 @@ export function UsesOfAll({
 
   return (
     <>
-      <h3 className="kicker">Uses by name</h3>
+      <h2 className="kicker">Uses by name</h2>
       <p>
         {said.size
           ? `${count([...said.values()].flat().length, 'space')} ${said.size === 1 && [...said.values()][0].length === 1 ? 'says' : 'say'} by the name what the use is.`
@@ -123,7 +123,7 @@ export function UsesOfAll({
           Typical values for {count(bare.length, 'space')} without
         </button>
       )}
-      <h3 className="kicker mt-3">Zones</h3>
+      <h2 className="kicker mt-3">Zones</h2>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         {(
           [

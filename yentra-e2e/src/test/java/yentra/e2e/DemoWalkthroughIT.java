@@ -108,7 +108,7 @@ class DemoWalkthroughIT {
     WebElement title =
         b.see(
             By.xpath(
-                "//*[@data-testid='dossier']//h3[starts-with(normalize-space(.), 'Repair log')]"));
+                "//*[@data-testid='dossier']//h2[starts-with(normalize-space(.), 'Repair log')]"));
     return Integer.parseInt(title.getText().replaceAll("\\D+", ""));
   }
 
