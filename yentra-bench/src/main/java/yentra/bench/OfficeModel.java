@@ -1,5 +1,9 @@
 package yentra.bench;
 
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import yentra.core.envelope.BoundaryKind;
@@ -18,7 +22,9 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.Zone;
+import yentra.core.gbxml.GbxmlWriter;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 
@@ -40,6 +46,17 @@ final class OfficeModel {
   private OfficeModel(int rooms) {
     levels = Math.max(1, (int) Math.round(Math.cbrt(rooms / 10.0)));
     columns = Math.max(1, rooms / (rows * levels));
+  }
+
+  /**
+   * Writes a block as gbXML.
+   *
+   * @param args number of rooms, file
+   */
+  public static void main(String[] args) throws IOException {
+    try (OutputStream out = Files.newOutputStream(Path.of(args[1]))) {
+      GbxmlWriter.write(of(Integer.parseInt(args[0])), SurfaceTypes.STANDARD, out);
+    }
   }
 
   static Envelope of(int rooms) {

@@ -233,7 +233,8 @@ final class FaceCells {
       Polygonizer polygonizer = new Polygonizer();
       polygonizer.add(noded);
       for (Object p : polygonizer.getPolygons()) {
-        found.add((Geometry) p);
+        // where a ring begins is left to the places of objects in memory otherwise
+        found.add(((Geometry) p).norm());
       }
     }
     List<Cell> out = new ArrayList<>();

@@ -126,6 +126,6 @@ public final class OpeningShape {
     Polygonizer rings = new Polygonizer(true);
     rings.add(UnaryUnionNG.union(lines, FACTORY, new PrecisionModel(1e5)));
     Geometry g = rings.getGeometry();
-    return g.isEmpty() ? null : g;
+    return g.isEmpty() ? null : g.norm();
   }
 }

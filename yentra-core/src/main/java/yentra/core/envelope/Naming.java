@@ -102,7 +102,12 @@ public final class Naming {
         .map(Space::label)
         .or(() -> envelope.surface(key).map(this::surface))
         .or(() -> envelope.opening(key).map(this::opening))
-        .or(() -> envelope.construction(key).map(c -> c.name().isBlank() ? key : c.name()))
+        .or(() -> envelope.construction(key).map(Construction::label))
+        .or(() -> envelope.glazing(key).map(Glazing::label))
+        .or(() -> envelope.material(key).map(Material::label))
+        .or(() -> envelope.zone(key).map(Zone::label))
+        .or(() -> envelope.storey(key).map(Storey::name).filter(n -> !n.isBlank()))
+        .or(() -> envelope.schedules().year(key).map(YearSchedule::label))
         .orElse(key);
   }
 

@@ -56,6 +56,9 @@ public final class Text {
   /** Smaller angles are written as none: {@link #degrees} gives one decimal. */
   public static final double LEAST_DEGREES = 0.05;
 
+  /** Shorter moves are written as none, in metres: they are told with two decimals. */
+  public static final double LEAST_MOVE = 0.005;
+
   /**
    * "its area goes from 2.70 m² to 2.85 m²", "its area stays 2.70 m²" when both are written the
    * same.

@@ -18,6 +18,9 @@ import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
  * <p>Robustness: the overlay asks for valid input. Where that is not given, or where a polygon
  * turns inside out on the grid, the input is mended and the overlay made without a grid, with
  * growing snapping distances. What is valid gives the same area either way.
+ *
+ * <p>Results are in normal form: where a ring begins, and in which order parts come, depends on
+ * nothing but the shape (the overlay itself leaves it to the places of objects in memory).
  */
 public final class RobustOverlay {
   private RobustOverlay() {}
@@ -33,9 +36,9 @@ public final class RobustOverlay {
     }
     List<Geometry> all = new ArrayList<>(parts);
     try {
-      return UnaryUnionNG.union(all, new GeometryFactory(), grid);
+      return UnaryUnionNG.union(all, new GeometryFactory(), grid).norm();
     } catch (TopologyException e) {
-      return OverlayNGRobust.union(all.stream().map(GeometryFixer::fix).toList());
+      return OverlayNGRobust.union(all.stream().map(GeometryFixer::fix).toList()).norm();
     }
   }
 
@@ -49,9 +52,9 @@ public final class RobustOverlay {
 
   private static Geometry overlay(Geometry a, Geometry b, int operation) {
     try {
-      return OverlayNGRobust.overlay(a, b, operation);
+      return OverlayNGRobust.overlay(a, b, operation).norm();
     } catch (TopologyException e) {
-      return OverlayNGRobust.overlay(GeometryFixer.fix(a), GeometryFixer.fix(b), operation);
+      return OverlayNGRobust.overlay(GeometryFixer.fix(a), GeometryFixer.fix(b), operation).norm();
     }
   }
 }

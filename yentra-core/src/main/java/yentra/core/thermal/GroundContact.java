@@ -169,7 +169,7 @@ public final class GroundContact {
       parts.add(p.isValid() ? p : p.buffer(0));
     }
     // walls between rooms leave gaps, which are no outer edges
-    Geometry all = OverlayNGRobust.union(parts);
+    Geometry all = OverlayNGRobust.union(parts).norm();
     return BufferOp.bufferOp(BufferOp.bufferOp(all, GAP, CORNERS), -GAP, CORNERS);
   }
 

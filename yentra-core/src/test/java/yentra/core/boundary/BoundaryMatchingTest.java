@@ -25,7 +25,7 @@ import yentra.core.geometry.Vec3;
  * and the other side.
  */
 class BoundaryMatchingTest {
-  private static final BoundaryMatching.Constructions NAMED =
+  static final BoundaryMatching.Constructions NAMED =
       new BoundaryMatching.Constructions() {
         @Override
         public String construction(DeliveredBoundary b) {

@@ -33,8 +33,13 @@ class ConventionShiftTest {
         new BoundaryDerivation(
                 b.rooms, b.barriers, b.cuts, Ground.level(1.9), DerivationOptions.STANDARD, T)
             .derive(BoundaryMatching.Constructions.NONE);
+    return envelope(b.rooms, r);
+  }
+
+  /** Rooms with what was derived of them. */
+  static Envelope envelope(List<Room> rooms, BoundaryDerivation.Derived r) {
     List<Space> spaces = new ArrayList<>();
-    for (Room room : b.rooms) {
+    for (Room room : rooms) {
       spaces.add(Space.of(room.key()).with().building("b").shell(room.body()).build());
     }
     return Envelope.of(

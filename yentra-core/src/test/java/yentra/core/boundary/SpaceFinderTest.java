@@ -51,15 +51,19 @@ class SpaceFinderTest {
         key, SourceRef.REPAIR, Barrier.Rank.SEPARATING, Fixtures.box(x0, y0, z0, x1, y1, z1));
   }
 
-  /** A room of 5 × 4 × 3 m whose east wall stops short of the north wall. */
   private static List<Barrier> room(double slit) {
+    return room(slit, 0);
+  }
+
+  /** A room of 5 × 4 × 3 m whose east wall stops short of the north wall, and of the roof. */
+  static List<Barrier> room(double slit, double top) {
     List<Barrier> out = new ArrayList<>();
     out.add(box("floor", -0.3, -0.3, -0.2, 5.3, 4.3, 0));
     out.add(box("roof", -0.3, -0.3, 3, 5.3, 4.3, 3.2));
     out.add(box("south", -0.3, -0.3, 0, 5.3, 0, 3));
     out.add(box("north", -0.3, 4, 0, 5.3, 4.3, 3));
     out.add(box("west", -0.3, 0, 0, 0, 4, 3));
-    out.add(box("east", 5, 0, 0, 5.3, 4 - slit, 3));
+    out.add(box("east", 5, 0, 0, 5.3, 4 - slit, 3 - top));
     return out;
   }
 

@@ -29,7 +29,8 @@ public record RemedySweep(Several repair, List<Left> left) {
   /**
    * Tries the remedy on each finding after the ones before it.
    *
-   * @param like a remedy of one of them; of the others that of the same kind is taken
+   * @param like a remedy of one of them; of the others that of the same kind is taken, or that
+   *     which is offered by the same words
    */
   public static RemedySweep of(CheckContext context, List<Finding> findings, Repair like) {
     Remedies remedies = new Remedies(context);
@@ -39,12 +40,9 @@ public record RemedySweep(Several repair, List<Left> left) {
     Set<Repair> known = new HashSet<>();
     List<Left> left = new ArrayList<>();
     String label = "";
+    String words = words(remedies, findings, like);
     for (Finding f : findings) {
-      Remedy r =
-          remedies.of(f).stream()
-              .filter(x -> x.repair().getClass() == like.getClass())
-              .findFirst()
-              .orElse(null);
+      Remedy r = alike(remedies.of(f), like, words);
       if (r == null) {
         left.add(new Left(f, "There is no remedy of this kind for it."));
         continue;
@@ -55,13 +53,39 @@ public record RemedySweep(Several repair, List<Left> left) {
       }
       try {
         e = r.repair().apply(e, context.rules());
-        made.add(r.repair());
-        ids.add(f.id().toString());
+        // of a remedy of several steps each is one of all
+        for (Repair step : r.repair() instanceof Several x ? x.repairs() : List.of(r.repair())) {
+          made.add(step);
+          ids.add(f.id().toString());
+        }
         label = label.isEmpty() ? r.label() : label;
       } catch (NotApplicableException x) {
         left.add(new Left(f, x.getMessage()));
       }
     }
     return new RemedySweep(made.isEmpty() ? null : new Several(label, made, ids), left);
+  }
+
+  /** How the remedy is offered where it comes from; empty where it is none of these findings'. */
+  private static String words(Remedies remedies, List<Finding> findings, Repair like) {
+    for (Finding f : findings) {
+      for (Remedy r : remedies.of(f)) {
+        if (r.repair().equals(like)) {
+          return r.label();
+        }
+      }
+    }
+    return "";
+  }
+
+  private static Remedy alike(List<Remedy> all, Repair like, String words) {
+    Remedy named = null;
+    for (Remedy r : all) {
+      if (r.repair().getClass() == like.getClass() && !(like instanceof Several)) {
+        return r;
+      }
+      named = named == null && r.label().equals(words) ? r : named;
+    }
+    return named;
   }
 }

@@ -31,14 +31,7 @@ public record AmendGlazing(
                 () ->
                     new NotApplicableException(
                         "The window type " + glazing + " is no longer there."));
-    if (uValue != null && !(uValue > 0 && uValue < 20)) {
-      throw new NotApplicableException("A window's U-value lies between 0 and 20 W/m²K.");
-    }
-    for (Double v : new Double[] {solarHeatGain, visibleTransmittance}) {
-      if (v != null && !(v >= 0 && v <= 1)) {
-        throw new NotApplicableException("Shares of sun and light lie between 0 and 1.");
-      }
-    }
+    ThermalValues.ofGlazing(uValue, solarHeatGain, visibleTransmittance);
     // what the delivery wrote of these values is no longer written back
     Extras extras = g.extras();
     if (solarHeatGain != null) {

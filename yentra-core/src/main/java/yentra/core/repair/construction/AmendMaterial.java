@@ -53,11 +53,7 @@ public record AmendMaterial(
     if (made.equals(m)) {
       throw new NotApplicableException("The material has these values already.");
     }
-    for (Double v : new Double[] {thickness, conductivity, density, specificHeat, resistance}) {
-      if (v != null && !(v > 0 && Double.isFinite(v))) {
-        throw new NotApplicableException("Values of a material must be above 0.");
-      }
-    }
+    ThermalValues.ofMaterial(thickness, conductivity, density, specificHeat, resistance);
     parts.materials().replaceAll(x -> x.key().equals(material) ? made : x);
     return parts.envelope();
   }

@@ -100,6 +100,11 @@ public record ConstructionSpec(
     if (name == null || name.isBlank() || layers.isEmpty() && uValue == null) {
       throw new NotApplicableException("A construction needs a name, and layers or a U-value.");
     }
+    ThermalValues.ofConstruction(uValue);
+    for (LayerSpec l : layers) {
+      ThermalValues.ofMaterial(l.thickness, l.conductivity, l.resistance, l.share);
+      ThermalValues.ofMass(l.density, l.specificHeat);
+    }
     ThermalParts parts = new ThermalParts(e);
     List<String> layerKeys = new ArrayList<>();
     List<String> beside = new ArrayList<>();

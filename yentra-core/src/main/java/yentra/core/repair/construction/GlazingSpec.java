@@ -62,6 +62,7 @@ public record GlazingSpec(
     if (name == null || name.isBlank() || uValue == null) {
       throw new NotApplicableException("A window type needs a name and a U-value.");
     }
+    ThermalValues.ofGlazing(uValue, solarHeatGain, visibleTransmittance);
     for (Glazing g : e.glazings()) {
       if (g.name().equals(name.strip())
           && Objects.equals(g.uValue(), uValue)

@@ -26,9 +26,7 @@ public record StateUValue(String construction, Double uValue) implements Repair 
     if (uValue == null && c.layers().isEmpty()) {
       throw new NotApplicableException(c.label() + " has no layers: its U-value must be stated.");
     }
-    if (uValue != null && !(uValue > 0 && Double.isFinite(uValue))) {
-      throw new NotApplicableException("A U-value must be above 0.");
-    }
+    ThermalValues.ofConstruction(uValue);
     ThermalParts parts = new ThermalParts(e);
     parts
         .constructions()

@@ -50,7 +50,12 @@ public record AlignDelivery(double turn, double x, double y, double z, Double no
     if (x != 0 || y != 0 || z != 0) {
       b.append(
           String.format(
-              Locale.ROOT, "Moves the delivery by x %.3f m, y %.3f m, z %.3f m. ", x, y, z));
+              Locale.ROOT,
+              "Moves the delivery by x %.3f m, y %.3f m, z %.3f m. ",
+              // no minus before nought
+              x + 0.0,
+              y + 0.0,
+              z + 0.0));
     }
     if (north != null) {
       b.append(String.format(Locale.ROOT, "States the y axis %.2f° from true north. ", north));

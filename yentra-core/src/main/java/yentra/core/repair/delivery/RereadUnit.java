@@ -4,6 +4,7 @@ import java.util.Locale;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
 import yentra.core.envelope.Rules;
+import yentra.core.finding.Text;
 import yentra.core.repair.KeyChange;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Repair;
@@ -32,6 +33,9 @@ public record RereadUnit(double factor, String unit) implements Repair {
   @Override
   public String describe(Envelope before, Envelope after, Naming naming) {
     return String.format(
-        Locale.ROOT, "Takes all lengths in %s: they become %.6g times as long.", unit, factor);
+        Locale.ROOT,
+        "Takes all lengths in %s: they become %s times as long.",
+        unit,
+        Text.value(factor));
   }
 }

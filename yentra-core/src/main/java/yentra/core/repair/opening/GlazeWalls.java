@@ -50,16 +50,18 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
           "Choose walls, a ratio between 0 and 1, and a sill height of 0 m or more.");
     }
     Keys keys = new Keys(e);
+    Naming naming = new Naming(e, rules.types());
     Envelope out = e;
     for (String key : surfaces) {
       Surface s = Target.surface(e, key);
       if (!rules.types().isUpright(s.polygon().tilt())) {
-        throw new NotApplicableException("The surface " + key + " is not upright.");
+        throw new NotApplicableException("The " + naming.surface(s) + " is not upright.");
       }
       if (s.exposure() != Exposure.OUTDOOR) {
-        throw new NotApplicableException("The surface " + key + " does not face outdoor air.");
+        throw new NotApplicableException(
+            "The " + naming.surface(s) + " does not face outdoor air.");
       }
-      List<Opening> openings = glazed(s, glazing(e), keys, rules.tolerance());
+      List<Opening> openings = glazed(s, naming, glazing(e), keys, rules.tolerance());
       out = out.replacing(key, x -> x.withOpenings(openings));
     }
     return out;
@@ -83,7 +85,8 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
         .entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey).orElse(null);
   }
 
-  private List<Opening> glazed(Surface s, String glazing, Keys keys, Tolerance tolerance)
+  private List<Opening> glazed(
+      Surface s, Naming naming, String glazing, Keys keys, Tolerance tolerance)
       throws NotApplicableException {
     PlaneFrame frame = PlaneFrame.of(s.polygon().plane());
     Geometry wall = frame.project(s.polygon());
@@ -103,9 +106,9 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
       throw new NotApplicableException(
           String.format(
               Locale.ROOT,
-              "Above a sill of %.2f m the wall %s has room for a ratio of %.2f at most.",
+              "Above a sill of %.2f m the %s has room for a ratio of %.2f at most.",
               sill,
-              s.key(),
+              naming.surface(s),
               band(frame, free, box, high).getArea() / s.polygon().area()));
     }
     for (int i = 0; i < 60; i++) {

@@ -52,11 +52,12 @@ public record ReshapeOpening(String opening, List<Vec3> outline) implements Repa
       return "Gives the opening " + opening + " another outline.";
     }
     Polygon p = Polygon.of(outline);
+    double by = p.mean().distance(o.polygon().mean());
     return String.format(
         Locale.ROOT,
-        "Moves the %s by %.2f m; %s.",
+        by < Text.LEAST_MOVE ? "Changes the outline of the %s; %s%s." : "Moves the %s by %s; %s.",
         naming.opening(o),
-        p.mean().distance(o.polygon().mean()),
+        by < Text.LEAST_MOVE ? "" : String.format(Locale.ROOT, "%.2f m", by),
         Text.areaChange(o.polygon().area(), p.area()));
   }
 }

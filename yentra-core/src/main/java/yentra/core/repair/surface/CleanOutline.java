@@ -11,6 +11,7 @@ import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Surface;
+import yentra.core.finding.Text;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.PlaneFit;
 import yentra.core.geometry.PlaneFrame;
@@ -112,14 +113,15 @@ public record CleanOutline(String object, double shortest) implements Repair {
             .orElse(object);
     try {
       Polygon then = cleaned(p == null ? Polygon.of(List.of()) : p);
+      int corners = then.outer().size();
       return String.format(
           Locale.ROOT,
-          "Mends the outline of the %s: %d corners instead of %d, %.2f m² instead of %.2f m².",
+          "Mends the outline of the %s: %s; %s.",
           name,
-          then.outer().size(),
-          p.outer().size(),
-          then.area(),
-          p.area());
+          corners == p.outer().size()
+              ? "it keeps its " + corners + " corners"
+              : corners + " corners instead of " + p.outer().size(),
+          Text.areaChange(p.area(), then.area()));
     } catch (NotApplicableException e) {
       return e.getMessage();
     }
