@@ -9,13 +9,10 @@ const median = (list) => [...list].sort((a, b) => a - b)[list.length >> 1];
 async function run() {
   const { scope, mesh } = block(Number(location.search.slice(1)));
   const drawing = scopeDrawing(indexScope(scope), mesh, [], []);
-  const [under, canvas] = [0, 1].map(() => {
-    const c = document.createElement('canvas');
-    c.style.cssText = 'position:absolute;inset:0;width:1280px;height:800px';
-    document.body.append(c);
-    return c;
-  });
-  const stage = new StageScene(canvas, under);
+  const canvas = document.createElement('canvas');
+  canvas.style.cssText = 'position:absolute;inset:0;width:1280px;height:800px';
+  document.body.append(canvas);
+  const stage = new StageScene(canvas);
   stage.resize(1280, 800);
   const rest = async () => {
     do await frame();

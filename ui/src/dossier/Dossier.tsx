@@ -1,6 +1,6 @@
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
-import { modelActions } from '../shared/actions';
+import { modelActions, SIMPLIFICATIONS } from '../shared/actions';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
 import type { Workspace } from '../shared/workspaces';
@@ -89,43 +89,16 @@ function Overview({
       {repairs && (
         <>
           <Section title="Simplify">
-            <button
-              className="btn"
-              title="Surfaces side by side in one plane, between the same spaces, of the same construction"
-              onClick={() =>
-                edits.consider({ kind: 'MergeCoplanar' }, 'Join surfaces side by side')
-              }
-            >
-              Join surfaces side by side
-            </button>
-            <button
-              className="btn mt-1.5"
-              title={units.said(
-                'Strips below 0.05 m² or 20 mm go to the surface of the same spaces beside them, in its plane',
-              )}
-              onClick={() =>
-                edits.consider(
-                  { kind: 'AbsorbSlivers', area: 0.05, width: 0.02 },
-                  'Join slivers to their neighbours',
-                )
-              }
-            >
-              Join slivers to their neighbours
-            </button>
-            <button
-              className="btn mt-1.5"
-              title={units.said(
-                'Walls that are curved in plan get fewer facets; they move by at most 50 mm',
-              )}
-              onClick={() =>
-                edits.consider(
-                  { kind: 'StraightenFacets', chord: 0.05 },
-                  'Fewer facets on curved walls',
-                )
-              }
-            >
-              Fewer facets on curved walls
-            </button>
+            {SIMPLIFICATIONS.map(({ label, title, repair }) => (
+              <button
+                key={label}
+                className="btn mt-1.5 first:mt-0"
+                title={units.said(title)}
+                onClick={() => edits.consider(repair, label)}
+              >
+                {label}
+              </button>
+            ))}
           </Section>
           <Section title="Repair as a whole">
             <Actions actions={modelActions()} edits={edits} />

@@ -5,7 +5,7 @@ import { spaceActions } from '../shared/actions';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
 import type { ModelIndex } from '../model/model';
-import { count } from '../model/words';
+import { count, spoken } from '../model/words';
 import { useUnits } from '../model/units';
 import {
   Against,
@@ -17,6 +17,7 @@ import {
   Section,
   Title,
 } from '../shared/dossierParts';
+import { useRemedies } from '../model/useRemedies';
 import { useSurfaceTypes } from './useSurfaceTypes';
 
 export function SpaceFacts({
@@ -54,8 +55,12 @@ export function SpaceFacts({
               <b className="text-blocker">no, {count(s.openEdges, 'open edge')}</b>
             )}
           </Row>
-          <Row label="Use">{s.use || 'none'}</Row>
-          <Row label="Conditions">{s.condition || 'none'}</Row>
+          <Row label="Use">
+            <Spoken code={s.use} />
+          </Row>
+          <Row label="Conditions">
+            <Spoken code={s.condition} />
+          </Row>
           <Row label="Zone">{s.zone ?? 'none'}</Row>
         </dl>
       </Section>
@@ -78,11 +83,26 @@ export function SpaceFacts({
   );
 }
 
+/** A word of the standard, with its code where that reads otherwise. */
+function Spoken({ code }: { code: string }) {
+  const words = spoken(code);
+  return code ? (
+    <>
+      {words}
+      {words !== code && <span className="ml-1 font-mono text-[11px] text-muted">{code}</span>}
+    </>
+  ) : (
+    'none'
+  );
+}
+
 /** Closing a space by hand: each hole that was found, with the type of surface to choose. */
 function CloseHoles({ space, index, edits }: { space: Space; index: ModelIndex; edits: Edits }) {
   const types = useSurfaceTypes();
-  const holes = (index.findingsOf.get(space.key) ?? []).flatMap((f) =>
-    f.remedies.flatMap((r) =>
+  const findings = index.findingsOf.get(space.key) ?? [];
+  const remedies = useRemedies(index.model, findings);
+  const holes = findings.flatMap((f) =>
+    (remedies?.get(f.id) ?? []).flatMap((r) =>
       r.repair.kind === 'CloseHole' ? [{ finding: f, repair: r.repair }] : [],
     ),
   );

@@ -23,6 +23,10 @@ function sheet(units: 'SI' | 'IP' = 'SI') {
       { code: 'ADJ-506', title: 'Normal points into the space', severity: 'error', limits: [] },
       { code: 'SPC-401', title: 'Gap in the shell', severity: 'blocker', limits: [] },
     ],
+    'POST /api/deliveries/d/remedies': [
+      { finding: 'f1', remedies: [REMEDY] },
+      { finding: 'f2', remedies: [REMEDY] },
+    ],
   });
   const edits = fakeEdits();
   const index = indexModel(
@@ -30,8 +34,8 @@ function sheet(units: 'SI' | 'IP' = 'SI') {
       spaces: [space('a'), space('b')],
       surfaces: [surface('s1', ['a']), surface('s2', ['a']), surface('s3', ['b'])],
       findings: [
-        some('f1', 's1', { remedies: [REMEDY] as Finding['remedies'] }),
-        some('f2', 's2', { remedies: [REMEDY] as Finding['remedies'] }),
+        some('f1', 's1'),
+        some('f2', 's2'),
         some('f3', 's3', {
           code: 'SPC-401',
           severity: 'blocker',
@@ -96,7 +100,7 @@ describe('findings', () => {
     const { user, edits } = sheet('IP');
     await user.selectOptions(screen.getByTestId('group-by'), 'code');
     await user.click(groups().getByRole('button', { name: /ADJ-506|Normal points/ }));
-    await user.click(screen.getByRole('button', { name: 'Set 21.5 ft²' }));
+    await user.click(await screen.findByRole('button', { name: 'Set 21.5 ft²' }));
     expect(edits.sweep).toHaveBeenCalledWith(['f1', 'f2'], REMEDY.repair, 'Set 2.00 m²');
   });
 

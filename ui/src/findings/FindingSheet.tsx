@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
-import type { Finding } from '../model/api';
+import type { Finding, Model } from '../model/api';
+import { useRemedies } from '../model/useRemedies';
 import { SeverityMark } from '../shared/SeverityMark';
 import type { ModelIndex } from '../model/model';
 import { Table, type Column } from '../shared/Table';
@@ -97,7 +98,7 @@ export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits
           ))}
         </ul>
         {group && group.key !== LONE && group.findings.length > 1 && (
-          <Together group={group} edits={edits} />
+          <Together model={index.model} group={group} edits={edits} />
         )}
       </div>
       <Table
@@ -181,16 +182,17 @@ function GroupRow({
 }
 
 /** One remedy for all of a group: those that the first finding with any has. */
-function Together({ group, edits }: { group: Group; edits: Edits }) {
+function Together({ model, group, edits }: { model: Model; group: Group; edits: Edits }) {
   const units = useUnits();
-  const first = group.findings.find((f) => f.remedies.length);
-  if (!first) return null;
+  const remedies = useRemedies(model, group.findings);
+  const first = group.findings.find((f) => remedies?.get(f.id)?.length);
+  if (!remedies || !first) return null;
   const ids = group.findings.map((f) => f.id);
   return (
     <div className="shrink-0 border-t border-line bg-paper px-2 py-1.5" data-testid="together">
       <p className="kicker">For all {group.findings.length}</p>
       <div className="mt-1 flex max-h-20 flex-wrap gap-1 overflow-y-auto">
-        {first.remedies.map((r, i) => (
+        {remedies.get(first.id)!.map((r, i) => (
           <button
             key={i}
             className="btn !h-[24px] !text-sm"
@@ -241,13 +243,5 @@ const columnsIn = (units: Units): Column<Finding>[] => [
     number: true,
     value: (f) => f.limit ?? null,
     show: (f) => units.measured(f.limit, f.limitUnit),
-  },
-  {
-    id: 'remedies',
-    head: 'Remedies',
-    width: 66,
-    number: true,
-    value: (f) => f.remedies.length || null,
-    show: (f) => f.remedies.length || '',
   },
 ];

@@ -40,12 +40,13 @@ export function Next({
       {next.finding ? (
         <button
           className={button}
+          data-testid="next-step"
           onClick={() => set({ finding: next.finding!.id, selection: [], tab: 'findings' })}
         >
           <ArrowRight size={13} className="shrink-0" /> {next.label}
         </button>
       ) : next.workspace ? (
-        <Link className={button} to={to(next.workspace)}>
+        <Link className={button} data-testid="next-step" to={to(next.workspace)}>
           <ArrowRight size={13} className="shrink-0" /> {next.label}
         </Link>
       ) : null}

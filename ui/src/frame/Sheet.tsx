@@ -10,6 +10,7 @@ import { RevisionSheet } from '../findings/RevisionSheet';
 import type { ModelIndex } from '../model/model';
 import { type SheetTab, useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
+import { TABLE_NAMES } from '../shared/workspaces';
 import { SheetFrame } from '../shared/SheetFrame';
 
 import { SpaceTable } from './SpaceTable';
@@ -35,24 +36,28 @@ export function Sheet({
   const openings = useMemo(() => [...index.openings.values()], [index]);
   const open = m.findings.filter(isOpen).length;
   const objects: [SheetTab, string, number | string][] = [
-    ['spaces', 'Spaces', m.spaces.length],
-    ['surfaces', 'Surfaces', m.surfaces.length],
-    ['openings', 'Openings', openings.length],
+    ['spaces', TABLE_NAMES.spaces, m.spaces.length],
+    ['surfaces', TABLE_NAMES.surfaces, m.surfaces.length],
+    ['openings', TABLE_NAMES.openings, openings.length],
   ];
   const tabs: [SheetTab, string, number | string][] = findings
     ? [
-        ['findings', 'Findings', open],
+        ['findings', TABLE_NAMES.findings, open],
         ...objects,
-        ['messages', 'Messages', ''],
-        ['limits', 'Limits', ''],
-        ['log', 'Repair log', m.delivery.logPosition],
+        ['messages', TABLE_NAMES.messages, ''],
+        ['limits', TABLE_NAMES.limits, ''],
+        ['log', TABLE_NAMES.log, m.delivery.logPosition],
         [
           'revision',
           m.delivery.revision > 1 ? `Since revision ${m.delivery.revision - 1}` : 'Next revision',
           '',
         ],
       ]
-    : [['boundaries', 'Boundaries', m.spaces.length], ...objects, ['findings', 'Findings', open]];
+    : [
+        ['boundaries', TABLE_NAMES.boundaries, m.spaces.length],
+        ...objects,
+        ['findings', TABLE_NAMES.findings, open],
+      ];
   return (
     <SheetFrame tabs={tabs} tab={tab} onTab={(key) => set({ tab: key })}>
       {tab === 'boundaries' && <BoundarySheet index={index} project={project} edits={edits} />}

@@ -1,3 +1,4 @@
+import { spoken } from '../model/words';
 import { useMemo } from 'react';
 import type { Space } from '../model/api';
 import type { ModelIndex } from '../model/model';
@@ -67,7 +68,7 @@ export function SpaceTable({ index }: { index: ModelIndex }) {
         show: (s) => (s.enclosed ? 'yes' : <b className="text-blocker">no</b>),
       },
       { id: 'surfaces', head: 'Surfaces', width: 66, number: true, value: (s) => s.surfaces },
-      { id: 'use', head: 'Use', width: 76, value: (s) => s.use },
+      { id: 'use', head: 'Use', width: 76, value: (s) => spoken(s.use) },
       {
         id: 'faults',
         head: 'Findings',

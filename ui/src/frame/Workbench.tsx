@@ -28,7 +28,9 @@ import { useThermal } from '../thermal/useThermal';
 import { useEdits } from '../model/useEdits';
 import { UnitsContext, unitsOf, useUnits } from '../model/units';
 import { Drop } from '../intake/Drop';
+import { ProjectSettings } from '../intake/ProjectSettings';
 import { loadTheRest } from './load';
+import { opened } from './opened';
 import { Planned } from './Planned';
 import {
   HandoverPanel,
@@ -54,7 +56,9 @@ export function Workbench() {
   const delivery = params.get('delivery') ?? project.data?.deliveries[0]?.id ?? null;
   const model = useQuery({
     queryKey: ['model', delivery],
-    queryFn: () => api.model(delivery!),
+    queryFn: () => opened(delivery!),
+    // what is looked up of a model is kept by the model itself, which must not be put together anew
+    structuralSharing: false,
     enabled: !!delivery,
   });
 
@@ -76,20 +80,32 @@ export function Workbench() {
     return <p className="p-8 text-muted">Opening the model …</p>;
   if (!model.data) {
     return (
-      <div className="flex h-full flex-col">
-        <HeadLine project={project.data} model={null} revision={null} edits={null} />
-        <div className="flex min-h-0 flex-1">
-          <Path project={id} model={null} />
-          <main className="mx-auto w-full max-w-2xl px-6 py-10">
-            <h1 className="text-title font-semibold">Bring in a delivery</h1>
-            <p className="mb-4 text-muted">
-              The architect’s IFC or gbXML file. It is kept as it came; everything made of it can be
-              undone.
-            </p>
-            <Drop project={id} wide />
-          </main>
+      <UnitsContext value={unitsOf(project.data.settings.units)}>
+        <div className="flex h-full flex-col">
+          <HeadLine project={project.data} model={null} revision={null} edits={null} />
+          <div className="flex min-h-0 flex-1">
+            <Path project={id} model={null} />
+            <main className="mx-auto flex w-full max-w-5xl flex-wrap content-start gap-x-12 gap-y-6 overflow-y-auto px-6 py-8">
+              <section className="w-72">
+                <h1 className="text-title font-semibold">Where and what</h1>
+                <p className="mb-2 text-muted">
+                  Place, use and climate can be given before a file is in. What stays blank is taken
+                  from the delivery.
+                </p>
+                <ProjectSettings project={project.data} model={null} />
+              </section>
+              <section className="min-w-80 flex-1">
+                <h2 className="text-title font-semibold">Bring in a delivery</h2>
+                <p className="mb-4 text-muted">
+                  The architect’s IFC or gbXML file. It is kept as it came; everything made of it
+                  can be undone.
+                </p>
+                <Drop project={id} wide />
+              </section>
+            </main>
+          </div>
         </div>
-      </div>
+      </UnitsContext>
     );
   }
   return (
@@ -118,7 +134,7 @@ function Opened({
   const index = useIndex(model);
   const edits = useEdits(model);
   const { message, set } = useView(useShallow((s) => ({ message: s.message, set: s.set })));
-  useShortcuts(index, edits, project.id);
+  useShortcuts(index, edits, project.id, workspace);
   useAddress(workspace);
   const navigate = useNavigate();
   const to = useWorkspaceLink(project.id);

@@ -3,12 +3,20 @@ import type { Model, Project } from '../model/api';
 import { turnLead, useLayout } from '../model/layout';
 import type { ModelIndex } from '../model/model';
 import { nextFinding } from '../model/next';
-import { type ScopeTab, type SheetTab, type ThermalTab, useView } from '../model/state';
+import { useView } from '../model/state';
 import type { Units } from '../model/units';
 import type { Edits } from '../model/useEdits';
-import { WORKSPACES, type Workspace } from '../shared/workspaces';
+import { SIMPLIFICATIONS } from '../shared/actions';
+import {
+  TABLE_NAMES,
+  tablesOf,
+  WORKSPACES,
+  type TableName,
+  type Workspace,
+} from '../shared/workspaces';
 import { COLOUR_BY } from '../stage/colouring';
 import { hide, isolate, showAll } from '../stage/visibility';
+import { openTable } from './address';
 
 /** Something to do or to find. */
 export interface Entry {
@@ -23,46 +31,15 @@ export interface Entry {
 const frame = (detail?: string) => () =>
   window.dispatchEvent(new CustomEvent('yentra:frame', { detail }));
 
-const TABLES: Record<string, [string, string][]> = {
-  scope: [
-    ['elements', 'Elements'],
-    ['classes', 'Classes'],
-    ['requirements', 'Requirements'],
-    ['values', 'Values'],
-    ['sheet', 'Scope sheets'],
-  ],
-  envelope: [
-    ['boundaries', 'Boundaries'],
-    ['spaces', 'Spaces'],
-    ['surfaces', 'Surfaces'],
-    ['openings', 'Openings'],
-  ],
-  findings: [
-    ['findings', 'Findings'],
-    ['messages', 'Messages of a simulation'],
-    ['limits', 'Limits of the checks'],
-    ['log', 'Repair log'],
-    ['revision', 'What the revision changes'],
-  ],
-  thermal: [
-    ['constructions', 'Constructions'],
-    ['windows', 'Window types'],
-    ['materials', 'Materials'],
-    ['uses', 'Uses and zones'],
-    ['schedules', 'Schedules'],
-    ['losses', 'Heat loss'],
-    ['library', 'Library'],
-  ],
-};
+/** Each table once: those of objects where they are made, that of findings where they are answered. */
+const OPENED = WORKSPACES.flatMap(([w, workspace]) =>
+  tablesOf(w)
+    .filter((t) => (t === 'findings' ? w === 'findings' : w !== 'findings' || !isObject(t)))
+    .map((table) => ({ w, workspace, table })),
+);
 
-function openTable(workspace: string, table: string) {
-  useView.setState(
-    workspace === 'scope'
-      ? { scopeTab: table as ScopeTab }
-      : workspace === 'thermal'
-        ? { thermalTab: table as ThermalTab }
-        : { tab: table as SheetTab },
-  );
+function isObject(table: TableName) {
+  return table === 'spaces' || table === 'surfaces' || table === 'openings';
 }
 
 /** What can be done on every page. */
@@ -83,6 +60,15 @@ export function everywhere(): Entry[] {
       run: () => useView.setState({ help: true }),
     },
   ];
+}
+
+/** Presses a button of a workspace that may still be opening. */
+function pressWhenThere(selector: string, frames = 120) {
+  const button = document.querySelector<HTMLElement>(selector);
+  if (button) {
+    button.focus();
+    button.click();
+  } else if (frames) requestAnimationFrame(() => pressWhenThere(selector, frames - 1));
 }
 
 /** Buttons and links of the page that can be pressed now, by their words; those above have their own entry. */
@@ -128,10 +114,10 @@ export function commands(
   const set = useView.setState;
   const layout = useLayout.getState();
   const go = (w: string) => void navigate(to(w));
-  const goTo = (w: string, table: string) => () => {
+  const goTo = (w: Workspace, table: TableName) => () => {
     go(w);
     // the workspace begins with its usual table; this one is asked for
-    setTimeout(() => openTable(w, table), 0);
+    setTimeout(() => set(openTable(w, table)), 0);
   };
   const download = (path: string) => () => {
     const a = document.createElement('a');
@@ -140,22 +126,18 @@ export function commands(
     a.click();
   };
   const { id, canUndo, canRedo } = model.delivery;
-  const consider = (repair: Parameters<Edits['consider']>[0], label: string) => () =>
-    edits.consider(repair, label);
   const all: (Entry & { when?: boolean })[] = [
     ...WORKSPACES.map(([key, label], i) => ({
       label: `Go to ${label}`,
       kind: String(i + 1),
       run: () => go(key),
     })),
-    ...Object.entries(TABLES).flatMap(([w, tables]) =>
-      tables.map(([key, label]) => ({
-        label,
-        kind: `table of ${WORKSPACES.find(([k]) => k === w)![1]}`,
-        words: 'open show table',
-        run: goTo(w, key),
-      })),
-    ),
+    ...OPENED.map(({ w, workspace: name, table }) => ({
+      label: TABLE_NAMES[table],
+      kind: `table of ${name}`,
+      words: 'open show table',
+      run: goTo(w, table),
+    })),
     { label: 'Next finding', kind: 'N', run: () => nextFinding(index, 1) },
     { label: 'Previous finding', kind: 'P', run: () => nextFinding(index, -1) },
     { label: 'Undo', kind: 'Ctrl Z', run: edits.undo, when: canUndo },
@@ -225,7 +207,10 @@ export function commands(
       label: 'Write gbXML',
       kind: 'command',
       words: 'export hand over download',
-      run: () => go('handover'),
+      run: () => {
+        go('handover');
+        pressWhenThere('[data-testid=write]');
+      },
     },
     {
       label: 'Save what is in scope as IFC',
@@ -240,25 +225,12 @@ export function commands(
       words: 'export import comments',
       run: goTo('findings', 'findings'),
     },
-    {
-      label: 'Join surfaces side by side',
+    ...SIMPLIFICATIONS.map(({ label, repair, words }) => ({
+      label,
       kind: 'repair',
-      words: 'merge coplanar',
-      run: consider({ kind: 'MergeCoplanar' }, 'Join surfaces side by side'),
-    },
-    {
-      label: 'Join slivers to their neighbours',
-      kind: 'repair',
-      run: consider(
-        { kind: 'AbsorbSlivers', area: 0.05, width: 0.02 },
-        'Join slivers to their neighbours',
-      ),
-    },
-    {
-      label: 'Fewer facets on curved walls',
-      kind: 'repair',
-      run: consider({ kind: 'StraightenFacets', chord: 0.05 }, 'Fewer facets on curved walls'),
-    },
+      words,
+      run: () => edits.consider(repair, label),
+    })),
     {
       label: `Other projects than ${project.name}`,
       kind: 'command',

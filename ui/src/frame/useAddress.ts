@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { useLocation, useNavigate, useNavigationType } from 'react-router';
-import { fromAddress, tableOf, toAddress } from '../model/address';
+import { fromAddress, tableOf, toAddress } from './address';
 import { useView, type View } from '../model/state';
 
 /** Changes that follow each other so quickly are one step back. */
@@ -16,7 +16,7 @@ export function useAddress(workspace: string) {
   const navigate = useNavigate();
   /** The address that the view was written to last. */
   const written = useRef<string | null>(null);
-
+  /** The workspace that was shown last. */
   const at = useRef<string | null>(null);
 
   // opened, or gone back or forward to: the view follows the address; a workspace that was gone to begins with its own table

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import type { Model, Project } from '../model/api';
 import { editing } from '../model/useEdits';
 import { useView } from '../model/state';
+import { unitsOf } from '../model/units';
 
 /** How far a project has come, as the server tells it. */
 interface Pulse {
@@ -12,6 +13,13 @@ interface Pulse {
 
 /** An answer to an edit of this page may still be on its way when the server tells of it. */
 const PATIENCE = 400;
+
+/** What has come to the log; nothing has when something was undone or made again. */
+function told(before: Model, now: Model, project: Project | undefined): string {
+  const last = now.log.at(-1);
+  if (!last || now.log.length <= before.log.length) return 'The model was changed elsewhere.';
+  return `Changed elsewhere by ${last.madeBy}: ${unitsOf(project?.settings.units).said(last.summary)}`;
+}
 
 /** Shows at once what another page, or somebody else, has changed; a page that is not seen does not listen. */
 export function useProjectEvents(project: string) {
@@ -37,11 +45,8 @@ export function useProjectEvents(project: string) {
         const shown = client.getQueryData<Model>(['model', id]);
         if (!shown || shown.delivery.version >= version) continue;
         await client.invalidateQueries({ queryKey: ['model', id] });
-        const last = client.getQueryData<Model>(['model', id])?.log.at(-1);
-        if (last)
-          useView.setState({
-            message: { text: `Changed elsewhere by ${last.madeBy}: ${last.summary}`, bad: false },
-          });
+        const now = client.getQueryData<Model>(['model', id]);
+        if (now) useView.setState({ message: { text: told(shown, now, known), bad: false } });
       }
     }
 

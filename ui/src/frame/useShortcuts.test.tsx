@@ -1,17 +1,18 @@
 // @vitest-environment happy-dom
-import { screen } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { useView } from '../model/state';
-import { eachAnew, fakeEdits, rooms, show } from '../shared/testPage';
+import { answers, eachAnew, fakeEdits, REMEDIES, rooms, show } from '../shared/testPage';
 import { useShortcuts } from './useShortcuts';
 
 eachAnew();
 
 function page() {
+  answers(REMEDIES);
   const edits = fakeEdits();
   const index = rooms();
   function Page() {
-    useShortcuts(index, edits, '1');
+    useShortcuts(index, edits, '1', 'findings');
     return (
       <>
         <input aria-label="A field" />
@@ -39,12 +40,21 @@ describe('the keyboard', () => {
   it('shows the first remedy with E, and makes it with the next E', async () => {
     const { user, edits } = page();
     await user.keyboard('ne');
-    expect(edits.consider).toHaveBeenCalledWith(
-      { kind: 'DeleteSurface', surface: 's1' },
-      'Delete it',
-      'f1',
+    await waitFor(() =>
+      expect(edits.consider).toHaveBeenCalledWith(
+        { kind: 'DeleteSurface', surface: 's1' },
+        'Delete it',
+        'f1',
+      ),
     );
-    const pending = { repair: { kind: 'X' }, label: 'L', finding: 'f1', preview: {}, error: null };
+    const pending = {
+      version: 1,
+      repair: { kind: 'X' },
+      label: 'L',
+      finding: 'f1',
+      preview: {},
+      error: null,
+    };
     useView.setState({ pending: pending as never });
     await user.keyboard('e');
     expect(edits.apply).toHaveBeenCalledWith({ kind: 'X' }, 'f1');
@@ -64,7 +74,7 @@ describe('the keyboard', () => {
       pending: { ...pending, finding: 'f0', preview: null, error: null } as never,
     });
     await user.keyboard('e');
-    expect(edits.consider).toHaveBeenCalled();
+    await waitFor(() => expect(edits.consider).toHaveBeenCalled());
   });
 
   it('goes in to surfaces and openings, and out again', async () => {

@@ -1,19 +1,28 @@
 import { useEffect } from 'react';
+import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { nextFinding } from '../model/next';
 import type { ModelIndex } from '../model/model';
 import { hide, isolate, showAll } from '../stage/visibility';
 import { leave, renew } from '../model/pending';
 import { useView } from '../model/state';
+import { remediesOf } from '../model/useRemedies';
 import type { Edits } from '../model/useEdits';
 import { typing, usePageKeys } from './usePageKeys';
 import { useWorkspaceLink } from '../shared/useWorkspaceLink';
-import { WORKSPACES } from '../shared/workspaces';
+import { WORKSPACES, type Workspace } from '../shared/workspaces';
+import { turnLead } from '../model/layout';
 
 /** The keyboard: see the shortcuts dialog for what each key does. */
-export function useShortcuts(index: ModelIndex, edits: Edits, project: string) {
+export function useShortcuts(
+  index: ModelIndex,
+  edits: Edits,
+  project: string,
+  workspace: Workspace,
+) {
   usePageKeys();
   const navigate = useNavigate();
+  const client = useQueryClient();
   const to = useWorkspaceLink(project);
   useEffect(() => {
     function key(e: KeyboardEvent) {
@@ -31,7 +40,7 @@ export function useShortcuts(index: ModelIndex, edits: Edits, project: string) {
         return;
       }
       if (command || e.altKey) return;
-      const run = action(e.key, index, edits);
+      const run = action(e.key, { index, edits, workspace, client });
       if (run) {
         e.preventDefault();
         run();
@@ -41,10 +50,18 @@ export function useShortcuts(index: ModelIndex, edits: Edits, project: string) {
     }
     window.addEventListener('keydown', key);
     return () => window.removeEventListener('keydown', key);
-  }, [index, edits, navigate, to]);
+  }, [index, edits, navigate, to, workspace, client]);
 }
 
-function action(key: string, index: ModelIndex, edits: Edits): (() => void) | null {
+interface At {
+  index: ModelIndex;
+  edits: Edits;
+  workspace: Workspace;
+  client: QueryClient;
+}
+
+function action(key: string, at: At): (() => void) | null {
+  const { index, workspace } = at;
   const v = useView.getState();
   switch (key) {
     case 'n':
@@ -55,7 +72,7 @@ function action(key: string, index: ModelIndex, edits: Edits): (() => void) | nu
       return () => nextFinding(index, -1);
     case 'e':
     case 'E':
-      return () => firstRemedy(index, edits);
+      return () => void firstRemedy(at);
     case 'f':
     case 'F':
       return () => window.dispatchEvent(new CustomEvent('yentra:frame'));
@@ -78,7 +95,7 @@ function action(key: string, index: ModelIndex, edits: Edits): (() => void) | nu
       return () => v.set({ elements: !v.elements });
     case 'v':
     case 'V':
-      return () => document.querySelector<HTMLElement>('[data-testid=turn]')?.click();
+      return () => turnLead(workspace);
     case '/':
       return () => document.querySelector<HTMLInputElement>('[data-filter=first]')?.focus();
     case 'Enter':
@@ -100,18 +117,38 @@ function action(key: string, index: ModelIndex, edits: Edits): (() => void) | nu
   }
 }
 
-function firstRemedy(index: ModelIndex, edits: Edits) {
+/** The finding whose remedies are on their way, and whether the first is to be made at once. */
+let asking: { finding: string; made: boolean } | null = null;
+
+async function firstRemedy({ client, index, edits }: Omit<At, 'workspace'>): Promise<void> {
   const { pending, finding } = useView.getState();
   // what is looked at belongs to the finding that is shown, or to none
   if (pending && (!pending.finding || !finding || pending.finding === finding)) {
-    if (pending.preview) void edits.apply(pending.made ?? pending.repair, pending.finding);
+    // what was worked out for an older state is first worked out anew
+    if (pending.preview && pending.version === edits.version)
+      void edits.apply(pending.made ?? pending.repair, pending.finding);
     else if (!pending.error) renew(pending.id, { wanted: true });
     return;
   }
   const f = finding ? index.findings.get(finding) : undefined;
-  if (f?.remedies.length) edits.consider(f.remedies[0].repair, f.remedies[0].label, f.id);
+  if (!f) return;
+  if (asking?.finding === f.id) {
+    asking.made = true;
+    return;
+  }
+  const mine = (asking = { finding: f.id, made: false });
+  const [first] = await remediesOf(client, index.model, f).catch((e: Error) => {
+    useView.setState({ message: { text: e.message, bad: true } });
+    return [];
+  });
+  if (asking === mine) asking = null;
+  if (useView.getState().finding !== f.id) return;
+  if (first) {
+    edits.consider(first.repair, first.label, f.id);
+    if (mine.made) await firstRemedy({ index, edits, client });
+  }
   // what no repair answers is answered elsewhere: the same key leads there
-  else if (f) document.querySelector<HTMLElement>('[data-testid="answered-elsewhere"]')?.click();
+  else document.querySelector<HTMLElement>('[data-testid="answered-elsewhere"]')?.click();
 }
 
 /** Space → its surfaces → their openings. */

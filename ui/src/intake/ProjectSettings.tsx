@@ -1,3 +1,4 @@
+import { spoken } from '../model/words';
 import { useUnits } from '../model/units';
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
@@ -6,11 +7,11 @@ import { useSettings } from '../model/useSettings';
 
 type Figure = 'latitude' | 'longitude' | 'elevation' | 'north' | 'groundLevel';
 
-/** What is decided for the project as a whole; blank fields leave it to the delivery. */
-export function ProjectSettings({ project, model }: { project: Project; model: Model }) {
+/** What is decided for the project as a whole; blank fields leave it to the delivery, where there is one. */
+export function ProjectSettings({ project, model }: { project: Project; model: Model | null }) {
   const units = useUnits();
   const now = project.settings;
-  const d = model.delivered;
+  const d: Partial<Model['delivered']> = model?.delivered ?? {};
   const latitude = now.latitude ?? d.latitude;
   const longitude = now.longitude ?? d.longitude;
   const stations = useQuery({
@@ -39,7 +40,7 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
   const nearest = stations.data?.[0];
   return (
     <div data-testid="project-settings">
-      <h2 className="text-title font-semibold">Project</h2>
+      {model && <h2 className="text-title font-semibold">Project</h2>}
       <FigureField
         label="Latitude"
         unit="°N"
@@ -86,9 +87,11 @@ export function ProjectSettings({ project, model }: { project: Project; model: M
           value={now.use ?? ''}
           onChange={(e) => void save({ use: e.target.value || undefined })}
         >
-          <option value="">{d.use ? `${d.use} (delivered)` : 'not stated'}</option>
+          <option value="">{d.use ? `${spoken(d.use)} (delivered)` : 'not stated'}</option>
           {uses.data?.map((u) => (
-            <option key={u}>{u}</option>
+            <option key={u} value={u}>
+              {spoken(u)}
+            </option>
           ))}
         </select>
       </label>

@@ -404,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deliveries/{id}/remedies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["remedies"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deliveries/{id}/repairs": {
         parameters: {
             query?: never;
@@ -462,6 +478,22 @@ export interface paths {
         get: operations["rooms"];
         put?: never;
         post: operations["rooms_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rows"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -638,6 +670,22 @@ export interface paths {
         get: operations["values"];
         put?: never;
         post: operations["change_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/shapes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shapes"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -852,6 +900,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/deliveries": {
         parameters: {
             query?: never;
@@ -932,6 +996,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["rename"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/settings": {
         parameters: {
             query?: never;
@@ -958,6 +1054,22 @@ export interface paths {
         get: operations["sheets"];
         put?: never;
         post: operations["upload"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1678,7 +1790,6 @@ export interface components {
             measured?: number | null;
             message: string;
             objects: components["schemas"]["ObjectView"][];
-            remedies: components["schemas"]["RemedyView"][];
             severity: string;
             /** Format: double */
             stated?: number | null;
@@ -2033,6 +2144,19 @@ export interface components {
             place: "BOTH" | "FIRST" | "SECOND";
             text: string;
         };
+        ListedProject: {
+            createdBy: string;
+            deliveries: components["schemas"]["DeliverySummary"][];
+            /** Format: uuid */
+            id: string;
+            name: string;
+            picture: boolean;
+            /** @enum {string} */
+            shelf: "OPEN" | "ARCHIVED" | "DELETED";
+            standing?: components["schemas"]["StandingView"];
+            /** Format: date-time */
+            touchedAt: string;
+        };
         LogView: {
             area: string;
             carried: boolean;
@@ -2164,6 +2288,9 @@ export interface components {
             /** Format: int64 */
             basedOn: number;
         };
+        NameRequest: {
+            name: string;
+        };
         NameSpaces: {
             kind: "NameSpaces";
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
@@ -2194,10 +2321,10 @@ export interface components {
             glazing?: string | null;
             key: string;
             label: string;
-            rings: number[][];
+            rings?: number[][] | null;
             source: components["schemas"]["SourceView"];
             surface?: string | null;
-            triangles: number[];
+            triangles?: number[] | null;
             type: string;
         };
         PartRequest: {
@@ -2282,7 +2409,7 @@ export interface components {
             all: number;
             /** Format: int32 */
             from: number;
-            projects: components["schemas"]["ProjectView"][];
+            projects: components["schemas"]["ListedProject"][];
         };
         ProjectView: {
             createdBy: string;
@@ -2323,6 +2450,13 @@ export interface components {
             /** Format: int64 */
             basedOn: number;
             keys: string[];
+        };
+        RemediesRequest: {
+            findings: string[];
+        };
+        RemediesView: {
+            finding: string;
+            remedies: components["schemas"]["RemedyView"][];
         };
         RemedyView: {
             label: string;
@@ -2606,6 +2740,10 @@ export interface components {
             rules: number;
             ships: boolean;
         };
+        ShelfRequest: {
+            /** @enum {string} */
+            shelf: "OPEN" | "ARCHIVED" | "DELETED";
+        };
         SinceView: {
             findings: string[];
             goneSpaces: string[];
@@ -2696,6 +2834,17 @@ export interface components {
         SseEmitter: {
             /** Format: int64 */
             timeout: number;
+        };
+        StandingView: {
+            /** Format: double */
+            floorArea: number;
+            open: {
+                [key: string]: number;
+            };
+            /** Format: int32 */
+            spaces: number;
+            /** Format: int32 */
+            surfaces: number;
         };
         StateUValue: {
             kind: "StateUValue";
@@ -2801,7 +2950,7 @@ export interface components {
             openings: components["schemas"]["OpeningView"][];
             /** @enum {string} */
             orientation: "up" | "side" | "down";
-            rings: number[][];
+            rings?: number[][] | null;
             source: components["schemas"]["SourceView"];
             spaces: string[];
             storey?: string | null;
@@ -2809,7 +2958,7 @@ export interface components {
             thickness?: number | null;
             /** Format: double */
             tilt: number;
-            triangles: number[];
+            triangles?: number[] | null;
             type: string;
         };
         SuspendedFloor: {
@@ -3810,6 +3959,32 @@ export interface operations {
             };
         };
     };
+    remedies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RemediesRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RemediesView"][];
+                };
+            };
+        };
+    };
     repair: {
         parameters: {
             query?: {
@@ -3926,6 +4101,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Read"];
+                };
+            };
+        };
+    };
+    rows: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": string;
                 };
             };
         };
@@ -4216,6 +4413,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ModelView"];
+                };
+            };
+        };
+    };
+    shapes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
                 };
             };
         };
@@ -4511,6 +4730,8 @@ export interface operations {
             query?: {
                 from?: number;
                 most?: number;
+                words?: string;
+                shelf?: "OPEN" | "ARCHIVED" | "DELETED";
             };
             header?: never;
             path?: never;
@@ -4566,6 +4787,32 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectView"];
+                };
+            };
+        };
+    };
+    copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4765,6 +5012,54 @@ export interface operations {
             };
         };
     };
+    rename: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NameRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProjectView"];
+                };
+            };
+        };
+    };
+    picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
     settings: {
         parameters: {
             query?: never;
@@ -4836,6 +5131,30 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SheetDetail"];
                 };
+            };
+        };
+    };
+    put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfRequest"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -1,19 +1,31 @@
 import createClient from 'openapi-fetch';
+import { linesOf, readModel } from './rows';
+import type { Shape } from './shapes';
 import type { components, paths } from './api.d';
 
 type Schemas = components['schemas'];
 export type Project = Schemas['ProjectView'];
+export type ListedProject = Schemas['ListedProject'];
+export type Shelf = ListedProject['shelf'];
 export type Settings = Project['settings'];
 export type Station = Schemas['StationView'];
 export type Job = Schemas['JobView'];
-export type Model = Schemas['ModelView'];
-export type Surface = Schemas['SurfaceView'];
-export type Opening = Schemas['OpeningView'];
+/** With its outline and faces. */
+type Shaped<T> = Omit<T, 'rings' | 'triangles'> & { shape: Shape };
+export type Opening = Shaped<Schemas['OpeningView']>;
+export type Surface = Shaped<Omit<Schemas['SurfaceView'], 'openings'>> & { openings: Opening[] };
+export type Model = Omit<Schemas['ModelView'], 'surfaces' | 'orphans'> & {
+  surfaces: Surface[];
+  orphans: Opening[];
+};
+/** As the server tells of a change: all of the model, or with {@code since} what differs, with outlines. */
+export type ModelAnswer = Schemas['ModelView'];
 export type Space = Schemas['SpaceView'];
 export type Finding = Schemas['FindingView'];
 export type Remedy = Schemas['RemedyView'];
 export type Repair = Remedy['repair'];
 export type Preview = Schemas['PreviewView'];
+export type Remedies = Schemas['RemediesView'];
 export type Handover = Schemas['HandoverView'];
 export type Check = Schemas['CheckView'];
 export type SurfaceType = Schemas['SurfaceTypeView'];
@@ -134,8 +146,27 @@ const raw = (file: Blob) => ({
   headers: { 'Content-Type': 'application/octet-stream' },
 });
 
+/** How often a model that changes while it is read is asked for. */
+const MOST_TRIES = 5;
+
 export const api = {
-  projects: (from: number) => ok(client.GET('/api/projects', { params: { query: { from } } })),
+  projects: (from: number, words: string, shelf: Shelf) =>
+    ok(client.GET('/api/projects', { params: { query: { from, words, shelf } } })),
+  shelve: (project: string, shelf: Shelf) =>
+    ok(
+      client.PUT('/api/projects/{id}/shelf', {
+        params: { path: { id: project } },
+        body: { shelf },
+      }),
+    ),
+  renameProject: (project: string, name: string) =>
+    ok(
+      client.PUT('/api/projects/{id}/name', { params: { path: { id: project } }, body: { name } }),
+    ),
+  copyProject: (project: string, name: string) =>
+    ok(
+      client.POST('/api/projects/{id}/copy', { params: { path: { id: project } }, body: { name } }),
+    ),
   project: (id: string) => ok(client.GET('/api/projects/{id}', { params: { path: { id } } })),
   /** A change says which version of the settings it was made from. */
   settings: (project: Project, settings: Settings) =>
@@ -167,8 +198,33 @@ export const api = {
     ),
   job: (id: string) => ok(client.GET('/api/jobs/{id}', { params: { path: { id } } })),
   cancelJob: (id: string) => ok(client.DELETE('/api/jobs/{id}', { params: { path: { id } } })),
-  model: (delivery: string) =>
-    ok(client.GET('/api/deliveries/{id}/model', { params: { path: { id: delivery } } })),
+  /** The whole model; asked again where it changed between its rows and its shapes. */
+  model: async (delivery: string): Promise<Model> => {
+    const path = { params: { path: { id: delivery } } };
+    for (let i = 0; i < MOST_TRIES; i++) {
+      const [rows, shapes] = await Promise.all([
+        client.GET('/api/deliveries/{id}/rows', { ...path, parseAs: 'stream' }),
+        client.GET('/api/deliveries/{id}/shapes', { ...path, parseAs: 'arrayBuffer' }),
+      ]);
+      // what lies between may have called the tag a weak one
+      const tag = shapes.response.headers.get('ETag')?.replace(/^W\//, '') ?? null;
+      const model = await readModel(linesOf(rows.data as never), shapes.data as never, tag);
+      if (model) return model;
+    }
+    throw new ProblemError(
+      0,
+      'changing',
+      'The model is being changed faster than it can be read. Open it again in a moment.',
+      {},
+    );
+  },
+  remedies: (delivery: string, findings: string[]) =>
+    ok(
+      client.POST('/api/deliveries/{id}/remedies', {
+        params: { path: { id: delivery } },
+        body: { findings },
+      }),
+    ),
   checks: () => ok(client.GET('/api/checks')),
   surfaceTypes: () => ok(client.GET('/api/surface-types')),
   preview: (delivery: string, repair: Repair) =>

@@ -15,9 +15,9 @@ export const OPENING_COLOURS = { glazed: '#F2D16B', door: '#7A4B2A' };
 
 export const SEVERITY_COLOUR: Record<string, string> = {
   blocker: '#9B1C31',
-  error: '#C2410C',
-  warning: '#B7860B',
-  note: '#52707A',
+  error: '#B23C0B',
+  warning: '#8A6508',
+  note: '#4B6771',
 };
 
 /** What has become of an object since the revision before. */

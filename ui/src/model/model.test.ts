@@ -3,6 +3,8 @@ import { leaveAnswered, nextFinding } from './next';
 import { drawn, indexModel, merged } from './model';
 import { resetView, useView } from './state';
 import { finding, model, surface, TWO_ROOMS } from './testModel';
+import type { Finding, ModelAnswer, Surface } from './api';
+import { ringsOf } from './shapes';
 
 const index = indexModel(TWO_ROOMS);
 
@@ -121,6 +123,16 @@ describe('going through findings', () => {
     expect(useView.getState().answered).toBeNull();
   });
 
+  it('goes on after one that is taken as it is', () => {
+    useView.setState({ finding: 'f2' });
+    const taken = index.model.findings.map((f) =>
+      f.id === 'f2' ? { ...f, accepted: { holds: true } as Finding['accepted'] } : f,
+    );
+    leaveAnswered(index.model, { ...index.model, findings: taken });
+    expect(useView.getState().finding).toBeNull();
+    expect(useView.getState().answered).toBe(1);
+  });
+
   it('says so when none is left', () => {
     nextFinding(indexModel(model({})), 1);
     expect(useView.getState().message?.text).toContain('No findings');
@@ -137,15 +149,26 @@ describe('an answer that holds only what differs', () => {
     });
     const changed = { ...b, grossArea: 99 };
     const fresh = surface('d', ['s']);
-    const answer = model({
-      surfaces: [changed, fresh],
-      findings: [{ ...finding('2', 'b'), message: 'anew' }],
-      since: { goneSpaces: [], goneSurfaces: ['a'], findings: ['3', '2'] },
+    const sent = ({ shape, ...s }: Surface) => ({
+      ...s,
+      openings: [],
+      rings: ringsOf(shape),
+      triangles: [],
     });
-    const m = merged(before, answer);
+    const answer: ModelAnswer = {
+      ...model({ findings: [{ ...finding('2', 'b'), message: 'anew' }] }),
+      surfaces: [sent(changed), sent(fresh)],
+      orphans: [],
+      since: { goneSpaces: [], goneSurfaces: ['a'], findings: ['3', '2'] },
+    };
+    const m = merged(before, answer)!;
     expect(m.surfaces).toEqual([changed, c, fresh]);
     expect(m.findings.map((f) => f.message)).toEqual(['Fault 3', 'anew']);
     expect(m.since).toBeUndefined();
-    expect(merged(before, { ...answer, since: undefined }).surfaces).toHaveLength(2);
+    expect(merged(before, { ...answer, since: undefined })).toBeNull();
+    const none = { ...answer.since!, goneSurfaces: [] };
+    expect(merged(before, { ...answer, surfaces: [], since: none })!.surfaces).toBe(
+      before.surfaces,
+    );
   });
 });

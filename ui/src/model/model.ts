@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import type { Finding, Model, Opening, Space, Surface } from './api';
+import type { Finding, Model, ModelAnswer, Opening, Space, Surface } from './api';
+import { shapeOf } from './shapes';
 
 /** Look-ups over a model, made once per version. */
 export interface ModelIndex {
@@ -11,6 +12,8 @@ export interface ModelIndex {
   findingsOf: Map<string, Finding[]>;
   surfacesOf: Map<string, Surface[]>;
 }
+
+const indexes = new WeakMap<Model, ModelIndex>();
 
 export function indexModel(model: Model): ModelIndex {
   const openings = new Map<string, Opening>();
@@ -24,27 +27,34 @@ export function indexModel(model: Model): ModelIndex {
     }
   }
   for (const o of model.orphans) openings.set(o.key, o);
-  const findingsOf = new Map<string, Finding[]>();
-  for (const f of model.findings) {
-    for (const o of f.objects) {
-      const list = findingsOf.get(o.key) ?? [];
-      list.push(f);
-      findingsOf.set(o.key, list);
-    }
-  }
   return {
     model,
-    spaces: new Map(model.spaces.map((s) => [s.key, s])),
-    surfaces: new Map(model.surfaces.map((s) => [s.key, s])),
+    spaces: byKey(model.spaces),
+    surfaces: byKey(model.surfaces),
     openings,
-    findings: new Map(model.findings.map((f) => [f.id, f])),
-    findingsOf,
     surfacesOf,
+    ...findingsOf(model),
   };
+}
+
+const byKey = <T extends { key: string }>(list: T[]) => new Map(list.map((x) => [x.key, x]));
+
+function findingsOf(model: Model): Pick<ModelIndex, 'findings' | 'findingsOf'> {
+  const of = new Map<string, Finding[]>();
+  for (const f of model.findings) {
+    for (const o of f.objects) {
+      const list = of.get(o.key) ?? [];
+      list.push(f);
+      of.set(o.key, list);
+    }
+  }
+  return { findings: new Map(model.findings.map((f) => [f.id, f])), findingsOf: of };
 }
 
 /** A list with some of its members changed, gone or new; new ones come last. */
 function updated<T extends { key: string }>(list: T[], changed: T[], gone: string[]): T[] {
+  // what stays the same is not drawn anew
+  if (!changed.length && !gone.length) return list;
   const news = new Map(changed.map((x) => [x.key, x]));
   const out = new Set(gone);
   const kept = list
@@ -57,23 +67,82 @@ function updated<T extends { key: string }>(list: T[], changed: T[], gone: strin
   return [...kept, ...news.values()];
 }
 
-/** The whole model of an answer that may hold only what differs from the state before. */
-export function merged(before: Model, answer: Model): Model {
+type Drawn = { rings?: number[][] | null; triangles?: number[] | null };
+
+/** An object with its outline and faces as one shape. */
+function shaped<T extends Drawn>(o: T) {
+  const { rings, triangles, ...rest } = o;
+  return { ...rest, shape: shapeOf(rings ?? [], triangles ?? []) };
+}
+
+/** A surface of an answer. */
+export const surfaceOf = (s: ModelAnswer['surfaces'][number]): Surface => ({
+  ...shaped(s),
+  openings: s.openings.map(shaped),
+});
+
+/** The whole model out of that before and what differs from it; null where an answer does not say that. */
+export function merged(before: Model, answer: ModelAnswer): Model | null {
   const s = answer.since;
-  if (!s) return answer;
+  if (!s) return null;
   const findings = new Map(before.findings.map((f) => [f.id, f]));
   for (const f of answer.findings) findings.set(f.id, f);
-  return {
+  const changed = answer.surfaces.map(surfaceOf);
+  const next = {
     ...answer,
     since: undefined,
     spaces: updated(before.spaces, answer.spaces, s.goneSpaces),
-    surfaces: updated(before.surfaces, answer.surfaces, s.goneSurfaces),
+    surfaces: updated(before.surfaces, changed, s.goneSurfaces),
+    orphans: answer.orphans.map(shaped),
     findings: s.findings.map((id) => findings.get(id)!),
+  };
+  const known = indexes.get(before);
+  if (known) indexes.set(next, reindexed(known, next, changed, s.goneSurfaces));
+  return next;
+}
+
+/** The look-ups after some surfaces have changed, gone or come: only what concerns these is looked up anew. */
+function reindexed(old: ModelIndex, model: Model, changed: Surface[], gone: string[]): ModelIndex {
+  const surfaces = new Map(old.surfaces);
+  const openings = new Map(old.openings);
+  const surfacesOf = new Map(old.surfacesOf);
+  const spaces = new Set<string>();
+  for (const o of old.model.orphans) openings.delete(o.key);
+  for (const key of [...gone, ...changed.map((s) => s.key)]) {
+    const was = surfaces.get(key);
+    was?.openings.forEach((o) => openings.delete(o.key));
+    was?.spaces.forEach((k) => spaces.add(k));
+  }
+  gone.forEach((k) => surfaces.delete(k));
+  for (const s of changed) {
+    surfaces.set(s.key, s);
+    s.openings.forEach((o) => openings.set(o.key, o));
+    s.spaces.forEach((k) => spaces.add(k));
+  }
+  for (const o of model.orphans) openings.set(o.key, o);
+  for (const k of spaces) surfacesOf.delete(k);
+  for (const s of model.surfaces)
+    for (const k of new Set(s.spaces))
+      if (spaces.has(k)) surfacesOf.set(k, [...(surfacesOf.get(k) ?? []), s]);
+  return {
+    model,
+    surfaces,
+    openings,
+    surfacesOf,
+    spaces: model.spaces === old.model.spaces ? old.spaces : byKey(model.spaces),
+    ...findingsOf(model),
   };
 }
 
+/** The look-ups of a model, made once. */
+export function indexOf(model: Model): ModelIndex {
+  let known = indexes.get(model);
+  if (!known) indexes.set(model, (known = indexModel(model)));
+  return known;
+}
+
 export function useIndex(model: Model): ModelIndex {
-  return useMemo(() => indexModel(model), [model]);
+  return useMemo(() => indexOf(model), [model]);
 }
 
 /** Keys of the drawn objects (surfaces and openings) that a selected key stands for. */

@@ -28,7 +28,9 @@ export function nextFinding(index: ModelIndex, step: 1 | -1) {
 export function leaveAnswered(before: Model, after: Model) {
   const { finding } = useView.getState();
   const at = before.findings.findIndex((f) => f.id === finding);
-  if (at >= 0 && !after.findings.some((f) => f.id === finding)) {
+  // gone, or taken as it is
+  const was = at >= 0 && isOpen(before.findings[at]);
+  if (was && !after.findings.some((f) => f.id === finding && isOpen(f))) {
     useView.setState({ finding: null, answered: at });
   }
 }

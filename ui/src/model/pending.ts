@@ -51,17 +51,19 @@ export function leave(id: number) {
   else useView.setState({ waiting: waiting.filter((p) => p.id !== id) });
 }
 
+/** One of the list, wherever it stands; undefined when it has been left. */
+export function pendingOf(id: number): Pending | undefined {
+  const { pending, waiting } = useView.getState();
+  return pending?.id === id ? pending : waiting.find((p) => p.id === id);
+}
+
 /** Changes one wherever it stands; says what it is now, or null when it has been left. */
 export function renew(id: number, change: Partial<Pending>): Pending | null {
-  const { pending, waiting } = useView.getState();
-  if (pending?.id === id) {
-    const next = { ...pending, ...change };
-    useView.setState({ pending: next });
-    return next;
-  }
-  const old = waiting.find((p) => p.id === id);
+  const old = pendingOf(id);
   if (!old) return null;
   const next = { ...old, ...change };
-  useView.setState({ waiting: waiting.map((p) => (p === old ? next : p)) });
+  useView.setState(({ pending, waiting }) =>
+    pending === old ? { pending: next } : { waiting: waiting.map((p) => (p === old ? next : p)) },
+  );
   return next;
 }

@@ -1,3 +1,4 @@
+import { shapeOf } from './shapes';
 import type { Finding, Model, Opening, Space, Surface } from './api';
 
 /** Small models for tests of the interface's own logic. */
@@ -13,8 +14,7 @@ export function opening(key: string, surface?: string): Opening {
     area: 2,
     surface,
     source: SOURCE,
-    rings: [[0, 0, 0, 1, 0, 0, 1, 0, 1, 0, 0, 1]],
-    triangles: [],
+    shape: shapeOf([[0, 0, 0, 1, 0, 0, 1, 0, 1, 0, 0, 1]], []),
   };
 }
 
@@ -35,8 +35,7 @@ export function surface(key: string, spaces: string[], openings: Opening[] = [])
     kind: 'read',
     source: SOURCE,
     openings,
-    rings: [[0, 0, 0, 4, 0, 0, 4, 0, 3, 0, 0, 3]],
-    triangles: [],
+    shape: shapeOf([[0, 0, 0, 4, 0, 0, 4, 0, 3, 0, 0, 3]], []),
   };
 }
 
@@ -67,7 +66,6 @@ export function finding(id: string, ...keys: string[]): Finding {
     limitUnit: '',
     line: 0,
     evidence: { areas: [], lines: [], points: [] },
-    remedies: [],
     answers: [],
   };
 }

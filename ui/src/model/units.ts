@@ -1,5 +1,6 @@
 import { createContext, useContext } from 'react';
 import table from './units.json';
+import { parted } from './words';
 
 /** Metres and kelvins, or feet and pounds; the server always speaks SI. */
 export type UnitSystem = 'SI' | 'IP';
@@ -127,7 +128,7 @@ function made(system: UnitSystem): Units {
     const r = ROWS.find((x) => x.quantity === quantity)!;
     const unit = (ip ? r.imperial : r.si).symbol;
     const to = toShown(r);
-    const figure = (v: number) => digits(to(v));
+    const figure = (v: number) => parted(digits(to(v)));
     return { unit, to, from: toSi(r), figure, text: (v) => `${figure(v)} ${unit}` };
   };
   const fixed = (si: number, imperial: number) => (v: number) => v.toFixed(ip ? imperial : si);

@@ -1,15 +1,16 @@
 import { useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { api, ProblemError, type Model, type Repair } from './api';
+import { api, ProblemError, type Model, type ModelAnswer, type Repair } from './api';
 import { leaveAnswered } from './next';
 import { merged } from './model';
-import { begin, leave, renew, type Pending } from './pending';
+import { begin, leave, pendingOf, renew, type Pending } from './pending';
 import { useView } from './state';
 
 import { useUnits } from './units';
 
 export interface Edits {
   busy: boolean;
+  delivery: string;
   /** Version of the model that is shown. */
   version: number;
   apply: (repair: Repair, finding?: string) => Promise<boolean>;
@@ -20,11 +21,11 @@ export interface Edits {
   sweep: (findings: string[], like: Repair, label: string) => void;
   /** Makes any change; says what is given, or what the log says of it. */
   change: (
-    step: (delivery: string, version: number) => Promise<Model>,
+    step: (delivery: string, version: number) => Promise<ModelAnswer>,
     done?: string,
   ) => Promise<boolean>;
   /** Makes a change of scope or values; says what the log says of it. */
-  scope: (step: (delivery: string, version: number) => Promise<Model>) => Promise<boolean>;
+  scope: (step: (delivery: string, version: number) => Promise<ModelAnswer>) => Promise<boolean>;
   /** Makes the delivery the newest revision of a part; null for a part of its own. */
   place: (part: number | null) => void;
   undo: () => void;
@@ -45,7 +46,7 @@ export function useEdits(model: Model): Edits {
   const version = model.delivery.version;
 
   async function change(
-    step: () => Promise<Model>,
+    step: () => Promise<ModelAnswer>,
     done: (m: Model) => string,
     before: () => void = () => {},
   ): Promise<boolean> {
@@ -53,7 +54,9 @@ export function useEdits(model: Model): Edits {
     setBusy(true);
     under++;
     try {
-      const next = merged(model, await step());
+      const answer = await step();
+      // what changes much is taken anew as a whole
+      const next = merged(model, answer) ?? (await api.model(id));
       leaveAnswered(model, next);
       before();
       client.setQueryData(['model', id], next);
@@ -73,7 +76,10 @@ export function useEdits(model: Model): Edits {
   }
 
   /** What was done last may have been a change of the project's settings. */
-  async function move(step: (delivery: string, version: number) => Promise<Model>, done: string) {
+  async function move(
+    step: (delivery: string, version: number) => Promise<ModelAnswer>,
+    done: string,
+  ) {
     await change(
       () => step(id, version),
       () => done,
@@ -99,6 +105,8 @@ export function useEdits(model: Model): Edits {
       const found = p.of
         ? await api.sweep(id, p.of, p.repair)
         : { preview: await api.preview(id, p.repair) };
+      // the model may have changed meanwhile: then it is being worked out anew
+      if (pendingOf(p.id)?.version !== p.version) return;
       const { preview, ...of } = { repair: p.repair, left: undefined, ...found };
       const now = renew(p.id, {
         preview: preview ?? null,
@@ -117,6 +125,7 @@ export function useEdits(model: Model): Edits {
   const last = (m: Model) => units.said(m.log.filter((e) => e.inForce).at(-1)?.summary ?? 'Done.');
   return {
     busy,
+    delivery: id,
     version,
     apply: make,
     scope: (step) => change(() => step(id, version), last),

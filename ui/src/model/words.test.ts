@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { EXPOSURES, bytes, compass, count, counted, facing } from './words';
+import { EXPOSURES, bytes, compass, count, counted, facing, parted, spoken } from './words';
 import { SEVERITY_COLOUR } from './colours';
 
 describe('words', () => {
@@ -15,6 +15,21 @@ describe('words', () => {
       '2311',
       '20\u2009729',
       '1\u2009234\u2009567',
+    ]);
+  });
+
+  it('part the thousands of figures, not their decimals', () => {
+    expect(['1468.80', '12345.678901', '−200000.00', '0.123456', '12 ft 3 in'].map(parted)).toEqual(
+      ['1468.80', '12\u2009345.678901', '−200\u2009000.00', '0.123456', '12 ft 3 in'],
+    );
+  });
+
+  it('say the words of standards', () => {
+    expect(['LoungeOrRecreation', 'Museum', 'HVACPlant', ''].map(spoken)).toEqual([
+      'Lounge or recreation',
+      'Museum',
+      'HVACPlant',
+      '',
     ]);
   });
 

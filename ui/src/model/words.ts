@@ -30,7 +30,19 @@ export const SEVERITIES = ['blocker', 'error', 'warning', 'note'] as const;
 export type Severity = (typeof SEVERITIES)[number];
 /** A whole number with thin spaces between its thousands: "20 729". */
 export function counted(n: number): string {
-  return Math.abs(n) < 10_000 ? String(n) : String(n).replace(/\B(?=(\d{3})+$)/g, '\u2009');
+  return parted(String(n));
+}
+
+/** A written figure with thin spaces between the thousands before its point, from five digits on. */
+export const parted = (figure: string): string =>
+  figure.replace(/\d{5,}/, (whole, at: number) =>
+    figure.lastIndexOf('.', at) >= 0 ? whole : whole.replace(/\B(?=(\d{3})+$)/g, '\u2009'),
+  );
+
+/** A word of a standard as words: "Lounge or recreation" for LoungeOrRecreation. */
+export function spoken(code: string): string {
+  const words = code.replace(/([a-z0-9])([A-Z])/g, '$1 $2').split(' ');
+  return words.map((w, i) => (i && !/^[A-Z]{2}/.test(w) ? w.toLowerCase() : w)).join(' ');
 }
 
 /** "1 space", "3 spaces". */

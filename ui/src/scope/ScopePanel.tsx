@@ -1,6 +1,7 @@
 import { Download } from 'lucide-react';
 import { useQuery } from '@tanstack/react-query';
 import { api, type Model } from '../model/api';
+import { TABLE_NAMES } from '../shared/workspaces';
 import { SheetFrame } from '../shared/SheetFrame';
 import { type ScopeTab, useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
@@ -30,11 +31,13 @@ export function ScopePanel({
   );
   const s = index.scope;
   const tabs: [ScopeTab, string, number | string][] = [
-    ['elements', 'Elements', index.rows.length],
-    ['classes', 'Classes', s.counts.length],
-    ['requirements', 'Requirements', s.requirements.length],
-    ['values', 'Values', ''],
-    ...(scopeTab === 'sheet' ? [['sheet', 'Sheets', ''] as [ScopeTab, string, string]] : []),
+    ['elements', TABLE_NAMES.elements, index.rows.length],
+    ['classes', TABLE_NAMES.classes, s.counts.length],
+    ['requirements', TABLE_NAMES.requirements, s.requirements.length],
+    ['values', TABLE_NAMES.values, ''],
+    ...(scopeTab === 'sheet'
+      ? [['sheet', TABLE_NAMES.sheet, ''] as [ScopeTab, string, string]]
+      : []),
   ];
   return (
     <SheetFrame

@@ -16,8 +16,16 @@ const CHECK = {
   compared: 'at most',
 } as Check;
 
-function card(f: Partial<Finding>, check: Partial<Check> = {}, others: Finding[] = []) {
-  answers({ 'GET /api/checks': [{ ...CHECK, ...check }] });
+function card(
+  f: Partial<Finding>,
+  check: Partial<Check> = {},
+  others: Finding[] = [],
+  remedies: unknown[] = [],
+) {
+  answers({
+    'GET /api/checks': [{ ...CHECK, ...check }],
+    'POST /api/deliveries/d/remedies': [{ finding: 'f1', remedies }],
+  });
   const shown: Finding = { ...finding('f1', 's1'), ...f };
   const index = indexModel(
     model({
@@ -47,8 +55,8 @@ describe('the card of a finding', () => {
   });
 
   it('shows a remedy before it is made', async () => {
-    const { user, edits } = card({ remedies: [REMEDY] });
-    await user.click(screen.getByTestId('remedy-0'));
+    const { user, edits } = card({}, {}, [], [REMEDY]);
+    await user.click(await screen.findByTestId('remedy-0'));
     expect(edits.consider).toHaveBeenCalledWith(
       { kind: 'DeleteSurface', surface: 's1' },
       'Delete it',
@@ -57,10 +65,10 @@ describe('the card of a finding', () => {
     expect(edits.apply).not.toHaveBeenCalled();
   });
 
-  it('offers one remedy for all findings of its code that have one', async () => {
-    const more = { ...finding('f2', 's1'), remedies: [REMEDY] };
-    const { user, edits } = card({ remedies: [REMEDY] }, {}, [more, finding('f3', 's1')]);
-    await user.click(screen.getByTestId('for-alike'));
+  it('offers one remedy for all findings of its code', async () => {
+    const other = { ...finding('f3', 's1'), code: 'GEO-305' };
+    const { user, edits } = card({}, {}, [finding('f2', 's1'), other], [REMEDY]);
+    await user.click(await screen.findByTestId('for-alike'));
     expect(edits.sweep).toHaveBeenCalledWith(['f1', 'f2'], expect.anything(), 'Delete it');
   });
 

@@ -5,6 +5,7 @@ import { api, type Finding } from '../model/api';
 import { isOpen } from '../model/groups';
 import { useChecks } from '../model/useChecks';
 import { nextFinding } from '../model/next';
+import { useRemedies } from '../model/useRemedies';
 import { SeverityMark } from './SeverityMark';
 import { useWorkspaceLink } from './useWorkspaceLink';
 import type { Workspace } from './workspaces';
@@ -33,7 +34,8 @@ export function FindingCard({
   const elsewhere = check?.elsewhere;
   const open = index.model.findings.filter(isOpen);
   const at = open.findIndex((x) => x.id === f.id);
-  const alike = open.filter((x) => x.code === f.code && x.remedies.length > 0);
+  const alike = open.filter((x) => x.code === f.code);
+  const remedies = useRemedies(index.model, [f])?.get(f.id);
   return (
     <>
       <div className="border-b border-line px-3 py-2">
@@ -81,9 +83,11 @@ export function FindingCard({
         <p>{check?.why}</p>
       </Section>
       <Section title="Remedies">
-        {f.remedies.length ? (
+        {!remedies ? (
+          <p className="text-muted">Working them out …</p>
+        ) : remedies.length ? (
           <div className="flex flex-col items-start gap-1.5">
-            {f.remedies.map((r, i) => (
+            {remedies.map((r, i) => (
               <button
                 key={i}
                 className={`btn ${pending?.repair === r.repair ? 'border-kelp' : ''}`}
@@ -97,15 +101,15 @@ export function FindingCard({
             <p className="text-sm text-muted">
               A remedy is shown first, and made only when you say so.
             </p>
-            {alike.length > 1 && f.remedies.length > 0 && (
+            {alike.length > 1 && (
               <button
                 className="btn"
                 data-testid="for-alike"
                 onClick={() =>
                   edits.sweep(
                     alike.map((x) => x.id),
-                    f.remedies[0].repair,
-                    f.remedies[0].label,
+                    remedies[0].repair,
+                    remedies[0].label,
                   )
                 }
               >
@@ -133,7 +137,7 @@ export function FindingCard({
             <kbd className="font-mono text-[11px] text-muted">E</kbd>
           </button>
         ) : (
-          <p className="text-muted">
+          <p className="text-muted" data-testid="no-remedy">
             No remedy can be offered here: mend it in the source model and bring that in as a new
             revision.
           </p>

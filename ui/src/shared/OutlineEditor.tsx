@@ -4,7 +4,7 @@ import type { Repair, Surface } from '../model/api';
 import type { ModelIndex } from '../model/model';
 
 import { useUnits } from '../model/units';
-import { points, snapped, type Point, type SnapTo } from './geometry';
+import { outer, snapped, type Point, type SnapTo } from './geometry';
 
 /** How far a corner looks for a place to go to, metres. */
 const REACH = 0.6;
@@ -20,7 +20,7 @@ export function OutlineEditor({
   onDone: (repair: Repair, label: string) => void;
 }) {
   const units = useUnits();
-  const [ring, setRing] = useState<Point[]>(() => points(surface.rings[0] ?? []));
+  const [ring, setRing] = useState<Point[]>(() => outer(surface.shape));
   const [inPlane, setInPlane] = useState(true);
   const [to, setTo] = useState<SnapTo>('corner');
 
@@ -33,10 +33,10 @@ export function OutlineEditor({
   function snap(i: number) {
     const spaces = new Set(surface.spaces);
     const others = index.model.surfaces
-      .filter((s) => s.key !== surface.key && s.rings.length > 0)
+      .filter((s) => s.key !== surface.key && s.shape.rings.length > 0)
       // a plane reaches everywhere: only those of the same spaces are meant
       .filter((s) => to !== 'plane' || s.spaces.some((k) => spaces.has(k)))
-      .map((s) => points(s.rings[0]));
+      .map((s) => outer(s.shape));
     const place = snapped(ring[i], others, to, REACH);
     if (place) setRing(ring.map((p, k) => (k === i ? place : p)));
   }

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { Preview } from '../model/api';
 import { begin, type Pending } from '../model/pending';
 import { useView } from '../model/state';
-import { finding } from '../model/testModel';
+import { finding, model } from '../model/testModel';
 import { PendingCard } from './PendingCard';
 import { eachAnew, fakeEdits, show } from './testPage';
 
@@ -64,6 +64,15 @@ describe('a repair before it is made', () => {
     expect(screen.getByText('The plane does not cross the room.')).toBeTruthy();
     expect(screen.queryByText(/Working out/)).toBeNull();
     expect(screen.queryByTestId('apply')).toBeNull();
+  });
+
+  it('is made, and the next finding shown', async () => {
+    const { user, edits, client } = card({ preview: preview({ resolved: [finding('f1')] }) });
+    client.setQueryData(['model', 'd'], model({ findings: [finding('f2'), finding('f3')] }));
+    useView.setState({ finding: null, answered: 1 });
+    await user.click(screen.getByTestId('apply-next'));
+    expect(edits.apply).toHaveBeenCalled();
+    expect(useView.getState().finding).toBe('f3');
   });
 
   it('says what it does, resolves and brings', () => {

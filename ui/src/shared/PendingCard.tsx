@@ -1,8 +1,11 @@
 import { useEffect } from 'react';
 import { X } from 'lucide-react';
+import { useQueryClient } from '@tanstack/react-query';
+import { indexOf } from '../model/model';
+import { nextFinding } from '../model/next';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import type { Preview } from '../model/api';
+import type { Model, Preview } from '../model/api';
 import { bringForward, leave, type Pending } from '../model/pending';
 import { count } from '../model/words';
 import { useUnits } from '../model/units';
@@ -119,7 +122,15 @@ export function PendingCard({ edits }: { edits: Edits }) {
 
 function InFront({ pending, edits }: { pending: Pending; edits: Edits }) {
   const units = useUnits();
+  const client = useQueryClient();
   const p = pending.preview;
+
+  async function makeAndGoOn() {
+    if (!(await edits.apply(pending.made ?? pending.repair, pending.finding))) return;
+    const model = client.getQueryData<Model>(['model', edits.delivery]);
+    if (model) nextFinding(indexOf(model), 1);
+  }
+
   return (
     <>
       <h2 className="kicker">{units.said(pending.label)}</h2>
@@ -172,6 +183,17 @@ function InFront({ pending, edits }: { pending: Pending; edits: Edits }) {
           >
             {units.said(pending.label)}{' '}
             {pending.finding && <kbd className="font-mono text-[11px]">E</kbd>}
+          </button>
+        )}
+        {p && pending.finding && (
+          <button
+            className="btn"
+            disabled={edits.busy}
+            title="Make it and show the next finding"
+            onClick={() => void makeAndGoOn()}
+            data-testid="apply-next"
+          >
+            … and the next
           </button>
         )}
         <button className="btn" onClick={() => leave(pending.id)}>

@@ -1,7 +1,7 @@
 import type { Opening, Repair, Space, Surface } from '../model/api';
 import type { ModelIndex } from '../model/model';
 import type { Action, Field } from './Form';
-import { at, axes, extent, points, rectangle } from './geometry';
+import { at, axes, extent, outer, rectangle } from './geometry';
 import { OutlineEditor } from './OutlineEditor';
 import { several } from './several';
 
@@ -74,7 +74,7 @@ export function naming(spaces: string[]): Action {
 }
 
 export function surfaceActions(s: Surface, index: ModelIndex): Action[] {
-  const ring = points(s.rings[0] ?? []);
+  const ring = outer(s.shape);
   const a = axes(ring);
   const size = extent(a, ring);
   const upright = s.orientation === 'side';
@@ -197,8 +197,8 @@ export function openingActions(o: Opening, index: ModelIndex): Action[] {
     make: (v) => ({ kind: 'RetypeOpening', opening: o.key, type: v.type as OpeningType }),
   };
   if (!parent) return [retype];
-  const a = axes(points(parent.rings[0] ?? []));
-  const e = extent(a, points(o.rings[0] ?? []));
+  const a = axes(outer(parent.shape));
+  const e = extent(a, outer(o.shape));
   return [
     {
       label: 'Move or size',
@@ -220,7 +220,7 @@ export function openingActions(o: Opening, index: ModelIndex): Action[] {
 }
 
 export function spaceActions(s: Space, index: ModelIndex): Action[] {
-  const corners = (index.surfacesOf.get(s.key) ?? []).flatMap((x) => points(x.rings[0] ?? []));
+  const corners = (index.surfacesOf.get(s.key) ?? []).flatMap((x) => outer(x.shape));
   const middle = (axis: 'x' | 'y' | 'z') => {
     const v = corners.map((p) => p[axis]);
     return v.length ? (Math.min(...v) + Math.max(...v)) / 2 : 0;
@@ -377,3 +377,24 @@ export function surfacesActions(
   if (upright) out.push(glazing(keys));
   return out;
 }
+
+/** Repairs of the whole envelope that make it simpler. */
+export const SIMPLIFICATIONS: { label: string; title: string; words?: string; repair: Repair }[] = [
+  {
+    label: 'Join surfaces side by side',
+    title: 'Surfaces side by side in one plane, between the same spaces, of the same construction',
+    words: 'merge coplanar',
+    repair: { kind: 'MergeCoplanar' },
+  },
+  {
+    label: 'Join slivers to their neighbours',
+    title:
+      'Strips below 0.05 m² or 20 mm go to the surface of the same spaces beside them, in its plane',
+    repair: { kind: 'AbsorbSlivers', area: 0.05, width: 0.02 },
+  },
+  {
+    label: 'Fewer facets on curved walls',
+    title: 'Walls that are curved in plan get fewer facets; they move by at most 50 mm',
+    repair: { kind: 'StraightenFacets', chord: 0.05 },
+  },
+];

@@ -1,3 +1,5 @@
+import type { Shape } from '../model/shapes';
+
 /** A point in model coordinates, metres. */
 export interface Point {
   x: number;
@@ -5,8 +7,11 @@ export interface Point {
   z: number;
 }
 
+/** The corners of the first ring of a shape. */
+export const outer = (s: Shape): Point[] => points(s.points.subarray(0, 3 * (s.rings[0] ?? 0)));
+
 /** The corners of a flat list x, y, z. */
-export function points(flat: number[]): Point[] {
+export function points(flat: ArrayLike<number>): Point[] {
   const out: Point[] = [];
   for (let i = 0; i + 2 < flat.length; i += 3)
     out.push({ x: flat[i], y: flat[i + 1], z: flat[i + 2] });

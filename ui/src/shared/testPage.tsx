@@ -13,6 +13,7 @@ import type { Edits } from '../model/useEdits';
 export function fakeEdits(): Edits {
   return {
     busy: false,
+    delivery: 'd',
     version: 1,
     again: vi.fn(),
     apply: vi.fn(() => Promise.resolve(true)),
@@ -36,16 +37,20 @@ export function rooms() {
         surface('s2', ['a', 'b']),
         surface('s3', ['b']),
       ],
-      findings: [
-        {
-          ...finding('f1', 's1'),
-          remedies: [{ label: 'Delete it', repair: { kind: 'DeleteSurface', surface: 's1' } }],
-        } as ReturnType<typeof finding>,
-        finding('f2', 's3'),
-      ],
+      findings: [finding('f1', 's1'), finding('f2', 's3')],
     }),
   );
 }
+
+/** What answers the first finding of these rooms, of {@link answers}. */
+export const REMEDIES = {
+  'POST /api/deliveries/d/remedies': [
+    {
+      finding: 'f1',
+      remedies: [{ label: 'Delete it', repair: { kind: 'DeleteSurface', surface: 's1' } }],
+    },
+  ],
+};
 
 /** Where the page has gone. */
 function Address() {

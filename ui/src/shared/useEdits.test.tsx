@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { describe, expect, it } from 'vitest';
 import { answers, eachAnew, show } from './testPage';
 import type { Model, Repair } from '../model/api';
-import { model, surface } from '../model/testModel';
+import { model } from '../model/testModel';
 import { leave, renew } from '../model/pending';
 import { useView } from '../model/state';
 import { useEdits, type Edits } from '../model/useEdits';
@@ -25,10 +25,11 @@ function Editor({ of }: { of: Model }) {
   return <output data-testid="busy">{String(edits.busy)}</output>;
 }
 
+/** What an edit is answered with: what differs, here nothing but the log. */
 const next = (version: number) => {
   const m = model({
-    surfaces: [surface('s2', ['a'])],
     log: [{ index: 0, summary: 'Deletes a wall of 3.00 m².', inForce: true }] as Model['log'],
+    since: { goneSpaces: [], goneSurfaces: [], findings: [] },
   });
   return { ...m, delivery: { ...m.delivery, version } };
 };

@@ -2,7 +2,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useLayout } from '../model/layout';
 import { type ColourBy, useView } from '../model/state';
 import { COLOUR_BY } from './colouring';
-import type { Pattern } from './drawing';
+import { hatch } from './hatch';
 import type { LegendEntry, Subject } from './subject';
 import { BACKDROP } from '../model/colours';
 
@@ -104,27 +104,8 @@ function Swatch({ tint, off }: { tint: LegendEntry; off: boolean }) {
       style={{
         backgroundColor: off ? 'transparent' : tint.colour,
         borderStyle: tint.dashed ? 'dashed' : 'solid',
-        backgroundImage: off ? undefined : patch(tint.pattern),
+        backgroundImage: off ? undefined : hatch(tint.pattern),
       }}
     />
   );
-}
-
-/** A pattern as a background. */
-function patch(pattern: Pattern): string | undefined {
-  const line = 'color-mix(in srgb, var(--ink) 70%, transparent)';
-  const stripes = (angle: number) =>
-    `repeating-linear-gradient(${angle}deg, ${line} 0 1px, transparent 1px 4px)`;
-  switch (pattern) {
-    case 'slant':
-      return stripes(45);
-    case 'counter':
-      return stripes(-45);
-    case 'cross':
-      return `${stripes(45)}, ${stripes(-45)}`;
-    case 'dots':
-      return `radial-gradient(${line} 1px, transparent 1.2px)`;
-    case 'plain':
-      return undefined;
-  }
 }

@@ -1,4 +1,5 @@
-import type * as THREE from 'three';
+import * as THREE from 'three';
+import { raw } from './material';
 
 /** A mesh or a set of edges, and how many of its vertex numbers are drawn after each step through the items, largest first. */
 export interface Part {
@@ -6,153 +7,195 @@ export interface Part {
   upTo: Uint32Array;
 }
 
-/** Time to draw a frame, in milliseconds, beyond which fewer and below which more vertex numbers are drawn per frame. */
-const PACE = { slow: 40, quick: 20 };
+/** Time to draw a picture, in milliseconds, beyond which pictures become coarser and below which finer. */
+const PACE = { slow: 24, quick: 12 };
 const LEAST = 30_000;
 const MOST = 50_000_000;
+/** The coarsest picture has so many pixels a pixel of the screen, each way. */
+const COARSEST = 0.5;
 
-type State = 'rough' | 'slices' | 'still';
+type State = 'moving' | 'building' | 'still';
 
 /**
- * Draws a scene of any size without holding up the page. What is small enough is drawn whole in every frame. Of more, a frame shows only
- * the largest items while the view moves; when it rests, the rest is drawn slice by slice out of sight, the whole picture is kept on a
- * second canvas beneath, and marks are drawn over it at no cost. No frame is begun before the one before is done, and how much a frame can
- * take is learnt from how long that was.
+ * Draws a scene of any size without holding up the page. While the view moves, a frame is a quick picture: without smoothing, at a
+ * resolution that keeps up, of very many items only the largest. When it rests, the whole is drawn smooth, very much of it slice by slice out
+ * of sight, and kept: marks are drawn over what is kept at no cost. How coarse a quick picture is is learnt from how long the one before
+ * took.
  */
 export class Painter {
   private readonly renderer: THREE.WebGLRenderer;
   private readonly camera: THREE.Camera;
   private readonly model: THREE.Scene;
   private readonly marks: THREE.Scene;
-  private readonly under: CanvasRenderingContext2D;
+  private readonly grain: { value: number };
+  private readonly quick = target(0);
+  private readonly kept = target(4);
+  private readonly sheet = new Sheet();
+  private readonly pixel = new Uint8Array(4);
+  private paper = new THREE.Color();
   private parts: Part[] | null = null;
-  private state: State = 'rough';
-  private budget = 400_000;
+  private state: State = 'moving';
+  /** How many vertex numbers a frame draws. */
+  private readonly budget = { moving: 150_000, building: 200_000 };
+  private scale = 1;
   private part = 0;
   private from = 0;
-  /** How many pictures were drawn, whole ones and rough ones. */
+  /** How many pictures were drawn, whole ones and quick ones. */
   pictures = 0;
-  private begun = 0;
-  private fence: WebGLSync | null = null;
 
   constructor(
     renderer: THREE.WebGLRenderer,
     camera: THREE.Camera,
     model: THREE.Scene,
     marks: THREE.Scene,
-    under: HTMLCanvasElement,
+    grain: { value: number },
   ) {
     this.renderer = renderer;
     this.camera = camera;
     this.model = model;
     this.marks = marks;
-    this.under = under.getContext('2d')!;
+    this.grain = grain;
     renderer.autoClear = false;
+  }
+
+  dispose() {
+    this.quick.dispose();
+    this.kept.dispose();
+    this.sheet.dispose();
+  }
+
+  /** The colour of what is behind everything. */
+  setPaper(colour: string) {
+    this.paper = raw(colour);
+    this.disturb(false);
   }
 
   resize() {
     const { width, height } = this.renderer.domElement;
-    this.under.canvas.width = width;
-    this.under.canvas.height = height;
-    this.disturb();
+    this.kept.setSize(width, height);
+    this.sizeQuick();
+    this.disturb(false);
+  }
+
+  private sizeQuick() {
+    const { width, height } = this.renderer.domElement;
+    this.quick.setSize(Math.ceil(width * this.scale), Math.ceil(height * this.scale));
   }
 
   /** What is drawn from now on; null for all of the model in every frame. */
   setParts(parts: Part[] | null) {
     this.parts = parts;
-    this.disturb();
+    this.disturb(false);
   }
 
-  /** The picture no longer holds: the view or what is shown has changed. */
-  disturb() {
-    this.state = 'rough';
-    this.show(true);
+  /**
+   * The picture no longer holds.
+   *
+   * @param moving the view moves: more such are to be expected
+   */
+  disturb(moving: boolean) {
+    this.state = moving || this.parts ? 'moving' : 'building';
+    this.begin();
   }
 
   /** The view rests: all of it may be drawn. */
   settle() {
-    if (!this.parts || this.state === 'still') return;
-    this.state = 'slices';
+    if (this.state !== 'moving') return;
+    this.state = 'building';
+    this.begin();
+  }
+
+  private begin() {
     this.part = 0;
     this.from = 0;
   }
 
   /** Whether all that is to be seen is drawn. */
   get resting(): boolean {
-    return !this.parts || this.state === 'still';
+    return this.state === 'still';
   }
 
   /**
    * Draws a frame.
    *
-   * @param now time of the frame in milliseconds
    * @return whether another frame is needed to go on
    */
-  frame(now: number): boolean {
-    if (!this.parts) return this.whole();
-    if (!this.done(now)) return true;
-    this.begun = now;
-    if (this.state === 'rough') return this.rough(this.parts);
-    if (this.state === 'slices') return this.slice(this.parts);
-    this.renderer.setClearAlpha(0);
-    this.renderer.clear();
-    this.renderer.render(this.marks, this.camera);
-    return false;
+  frame(): boolean {
+    if (this.state === 'moving') this.quickly();
+    else if (this.state === 'building') this.build();
+    // a picture that is not finished is not shown
+    if (this.state !== 'building') this.present(this.state === 'still' ? this.kept : this.quick);
+    return this.state === 'building';
   }
 
-  /** Whether what was sent to be drawn is drawn. */
-  private done(now: number): boolean {
-    const gl = this.renderer.getContext() as WebGL2RenderingContext;
-    if (!this.fence) return true;
-    if (gl.getSyncParameter(this.fence, gl.SYNC_STATUS) !== gl.SIGNALED) return false;
-    gl.deleteSync(this.fence);
-    this.fence = null;
-    const took = now - this.begun;
-    if (took > PACE.slow) this.budget = Math.max(LEAST, this.budget * 0.75);
-    else if (took < PACE.quick) this.budget = Math.min(MOST, this.budget * 1.5);
-    return true;
+  /** Resolution is given up before items are; how much of the smooth picture a frame takes is another matter. */
+  private learn(which: 'moving' | 'building', took: number) {
+    const moving = which === 'moving';
+    const more = took < PACE.quick;
+    if (!more && took <= PACE.slow) return;
+    const change = more ? 1.3 : Math.max(0.4, PACE.slow / took);
+    if (moving && !more && this.scale > COARSEST) this.rescale(change);
+    else if (this.parts && (!more || this.budget[which] < MOST))
+      this.budget[which] = Math.min(MOST, Math.max(LEAST, this.budget[which] * change));
+    else if (moving && more) this.rescale(change);
   }
 
-  private sent() {
-    const gl = this.renderer.getContext() as WebGL2RenderingContext;
-    this.fence = gl.fenceSync(gl.SYNC_GPU_COMMANDS_COMPLETE, 0);
-    gl.flush();
+  private rescale(change: number) {
+    const to = Math.min(1, Math.max(COARSEST, this.scale * change));
+    if (to === this.scale) return;
+    this.scale = to;
+    this.sizeQuick();
   }
 
-  private whole(): boolean {
-    this.pictures++;
-    this.renderer.clear();
+  private onto(picture: THREE.WebGLRenderTarget, scale: number, anew: boolean): number {
+    this.grain.value = scale * this.renderer.getPixelRatio();
+    this.renderer.setRenderTarget(picture);
+    if (anew) {
+      this.renderer.setClearColor(this.paper, 1);
+      this.renderer.clear();
+    }
+    const begun = performance.now();
     this.renderer.render(this.model, this.camera);
-    this.renderer.render(this.marks, this.camera);
-    return false;
+    // reading a pixel waits until all is drawn: nothing else tells how long it takes, and more than that is never on its way
+    this.renderer.readRenderTargetPixels(picture, 0, 0, 1, 1, this.pixel);
+    this.renderer.setRenderTarget(null);
+    return performance.now() - begun;
   }
 
-  /** The largest items, as many as a frame takes. */
-  private rough(parts: Part[]): boolean {
+  /** The whole, or of very many the largest items, as many as a frame takes. */
+  private quickly() {
+    this.pictures++;
+    if (this.parts) this.largest(this.parts);
+    this.learn('moving', this.onto(this.quick, this.scale, true));
+  }
+
+  private largest(parts: Part[]) {
     const steps = parts[0].upTo.length;
     const sum = (step: number) => parts.reduce((n, p) => n + p.upTo[step], 0);
     let lo = 0;
     let hi = steps - 1;
     while (lo < hi) {
       const mid = (lo + hi + 1) >> 1;
-      if (sum(mid) <= this.budget) lo = mid;
+      if (sum(mid) <= this.budget.moving) lo = mid;
       else hi = mid - 1;
     }
     for (const p of parts) draw(p.object, 0, p.upTo[lo]);
-    this.whole();
-    this.sent();
-    return false;
   }
 
-  /** The next piece of the whole picture, and at its end the picture is kept. */
+  /** All of the smooth picture, or its next slice. */
+  private build() {
+    const first = this.part === 0 && this.from === 0;
+    const finished = !this.parts || this.slice(this.parts);
+    this.learn('building', this.onto(this.kept, 1, first));
+    if (!finished) return;
+    this.pictures++;
+    this.state = 'still';
+  }
+
+  /** Chooses the next slice; says whether it is the last. */
   private slice(parts: Part[]): boolean {
-    if (this.part === 0 && this.from === 0) {
-      this.keep();
-      this.show(false);
-      this.renderer.clear();
-    }
     for (const p of parts) draw(p.object, 0, 0);
-    let left = this.budget;
+    let left = this.budget.building;
     while (left > 0 && this.part < parts.length) {
       const p = parts[this.part];
       const all = p.upTo[p.upTo.length - 1];
@@ -166,28 +209,64 @@ export class Painter {
         this.from = 0;
       }
     }
-    this.renderer.render(this.model, this.camera);
-    this.sent();
-    if (this.part >= parts.length) {
-      this.keep();
-      this.show(true);
-      this.state = 'still';
-    }
-    return true;
+    return this.part >= parts.length;
   }
 
-  /** Copies the picture to the canvas beneath. */
-  private keep() {
-    this.under.drawImage(this.renderer.domElement, 0, 0);
-  }
-
-  private show(drawn: boolean) {
-    // not hidden: it goes on taking the pointer
-    this.renderer.domElement.style.opacity = drawn ? '1' : '0';
+  /** A picture and the marks over it. */
+  private present(picture: THREE.WebGLRenderTarget) {
+    this.sheet.show(picture.texture);
+    this.renderer.clear();
+    this.renderer.render(this.sheet.scene, this.camera);
+    this.renderer.render(this.marks, this.camera);
   }
 }
 
 function draw(o: Part['object'], from: number, n: number) {
   o.geometry.setDrawRange(from, n);
   o.visible = n > 0;
+}
+
+function target(samples: number): THREE.WebGLRenderTarget {
+  return new THREE.WebGLRenderTarget(1, 1, {
+    samples,
+    stencilBuffer: true,
+    minFilter: THREE.LinearFilter,
+    magFilter: THREE.LinearFilter,
+  });
+}
+
+/** Lays a picture over all of the canvas as it is. */
+class Sheet {
+  readonly scene = new THREE.Scene();
+  private readonly mesh: THREE.Mesh<THREE.BufferGeometry, THREE.ShaderMaterial>;
+
+  constructor() {
+    const corners = new Float32Array([-1, -1, 0, 3, -1, 0, -1, 3, 0]);
+    this.mesh = new THREE.Mesh(
+      new THREE.BufferGeometry().setAttribute('position', new THREE.BufferAttribute(corners, 3)),
+      new THREE.ShaderMaterial({
+        uniforms: { picture: { value: null } },
+        vertexShader: /* glsl */ `
+          varying vec2 at;
+          void main() { at = position.xy * 0.5 + 0.5; gl_Position = vec4(position, 1.0); }`,
+        fragmentShader: /* glsl */ `
+          varying vec2 at;
+          uniform sampler2D picture;
+          void main() { gl_FragColor = vec4(texture2D(picture, at).rgb, 1.0); }`,
+        depthTest: false,
+        depthWrite: false,
+      }),
+    );
+    this.mesh.frustumCulled = false;
+    this.scene.add(this.mesh);
+  }
+
+  show(picture: THREE.Texture) {
+    this.mesh.material.uniforms.picture.value = picture;
+  }
+
+  dispose() {
+    this.mesh.geometry.dispose();
+    this.mesh.material.dispose();
+  }
 }

@@ -25,7 +25,7 @@ export function Stage({
   /** Whether the architect's elements can be shown around the subject. */
   elements: boolean;
 }) {
-  const { canvas, under, holder, scene, size } = useStageScene();
+  const { canvas, holder, scene, size } = useStageScene();
   const look = useLook(index, subject, scene);
   const pointer = usePointer(scene, canvas, size);
   const measure = useView((s) => s.measure);
@@ -54,7 +54,6 @@ export function Stage({
           className="relative min-h-0 min-w-0 flex-1 overflow-hidden"
           data-testid="stage"
         >
-          <canvas ref={under} className="absolute inset-0 h-full w-full" aria-hidden />
           <canvas
             ref={canvas}
             className="absolute inset-0 h-full w-full"

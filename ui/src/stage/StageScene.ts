@@ -1,13 +1,14 @@
 import * as THREE from 'three';
 import { type Drawing, type Item, Picking } from './drawing';
-import { corners } from './places';
+import { boxAround, corners, wholeOf } from './extent';
 import { Marks } from './Marks';
 import { Painter } from './Painter';
 import { type Hit, Probe } from './Probe';
 import { chosen, FAINT, FIRM, NONE } from './choice';
 import { ViewControls } from './ViewControls';
 import { STAGE, type StageColours } from '../model/colours';
-import { dye, faceMaterial, shadowMaterial, shadowMatrix, shared, styleOf } from './material';
+import { makeLayers } from './layers';
+import { dye, raw, shadowMatrix, shared, styleOf } from './material';
 
 /** What the stage shows of the model. */
 export interface Look {
@@ -25,8 +26,6 @@ const GHOST = 0.08;
 
 /** Drawings of more items than this are drawn piece by piece, and only what is large enough on the screen. */
 const MANY_ITEMS = 10_000;
-/** So much wider than the building may the picture be for what stands around it. */
-const WIDER = 2;
 /** Time in milliseconds without movement after which all is drawn. */
 const REST = 120;
 /** What of a look changes the picture beneath the marks. */
@@ -87,61 +86,29 @@ export class StageScene {
 
   /**
    * @param canvas where it is drawn and where the pointer is heard
-   * @param under a canvas of the same size beneath it
    */
-  constructor(canvas: HTMLCanvasElement, under: HTMLCanvasElement) {
-    this.renderer = new THREE.WebGLRenderer({
-      canvas,
-      antialias: true,
-      alpha: true,
-      stencil: true,
-      preserveDrawingBuffer: true,
-    });
+  constructor(canvas: HTMLCanvasElement) {
+    this.renderer = new THREE.WebGLRenderer({ canvas, antialias: true });
     this.renderer.setPixelRatio(Math.min(devicePixelRatio, 2));
     this.renderer.localClippingEnabled = true;
     this.camera.up.set(0, 0, 1);
-    const clippingPlanes = this.clips;
-    this.solid = new THREE.Mesh(
-      new THREE.BufferGeometry(),
-      faceMaterial(this.shared, { clippingPlanes }),
+    const layers = makeLayers(this.shared, this.clips);
+    ({
+      shadow: this.shadow,
+      solid: this.solid,
+      clear: this.clear,
+      edges: this.edges,
+      faintEdges: this.faintEdges,
+      dashes: this.dashes,
+    } = layers);
+    this.scene.add(...Object.values(layers));
+    this.painter = new Painter(
+      this.renderer,
+      this.camera,
+      this.scene,
+      this.marks.scene,
+      this.shared.grain,
     );
-    this.clear = new THREE.Mesh(
-      new THREE.BufferGeometry(),
-      faceMaterial(this.shared, { clippingPlanes, transparent: true, depthWrite: false }),
-    );
-    this.shadow = new THREE.Mesh(this.solid.geometry, shadowMaterial());
-    this.shadow.matrixAutoUpdate = false;
-    this.shadow.renderOrder = -1;
-    this.clear.renderOrder = 1;
-    const line = { transparent: true, clippingPlanes };
-    const lines = (opacity: number) =>
-      new THREE.LineSegments(
-        new THREE.BufferGeometry(),
-        new THREE.LineBasicMaterial({ ...line, opacity }),
-      );
-    this.edges = lines(0.75);
-    this.faintEdges = lines(0.12);
-    this.dashes = new THREE.LineSegments(
-      new THREE.BufferGeometry(),
-      new THREE.LineDashedMaterial({
-        dashSize: 0.25,
-        gapSize: 0.18,
-        clippingPlanes,
-      }),
-    );
-    for (const o of [this.edges, this.faintEdges, this.dashes]) o.renderOrder = 2;
-    for (const o of [
-      this.shadow,
-      this.solid,
-      this.clear,
-      this.edges,
-      this.faintEdges,
-      this.dashes,
-    ]) {
-      o.frustumCulled = false;
-      this.scene.add(o);
-    }
-    this.painter = new Painter(this.renderer, this.camera, this.scene, this.marks.scene, under);
     this.setTheme(this.theme);
     this.controls = new ViewControls(
       this.camera,
@@ -154,15 +121,14 @@ export class StageScene {
   /** Paper, ink and accent of a theme. */
   setTheme(theme: StageColours) {
     this.theme = theme;
-    this.renderer.setClearColor(theme.paper, 1);
     dye(this.shared, theme);
     for (const o of [this.edges, this.faintEdges, this.dashes])
-      (o.material as THREE.LineBasicMaterial).color.set(theme.ink);
+      (o.material as THREE.LineBasicMaterial).color.copy(raw(theme.ink));
     const shadow = this.shadow.material as THREE.MeshBasicMaterial;
-    shadow.color.set(theme.ink);
+    shadow.color.copy(raw(theme.ink));
     shadow.opacity = theme.shadow;
     if (this.look) this.mark(this.look);
-    this.painter.disturb();
+    this.painter.setPaper(theme.paper);
     this.rest();
     this.request();
   }
@@ -170,7 +136,13 @@ export class StageScene {
   dispose() {
     clearTimeout(this.settling);
     this.controls.dispose();
+    this.painter.dispose();
     this.renderer.dispose();
+    // a browser allows a page few drawing contexts, and gives back that of a canvas which is gone only late
+    const { domElement } = this.renderer;
+    setTimeout(() => {
+      if (!domElement.isConnected) this.renderer.forceContextLoss();
+    });
   }
 
   /** Calls a function after each frame, until what it gives back is called. */
@@ -183,9 +155,9 @@ export class StageScene {
   request() {
     if (this.pending) return;
     this.pending = true;
-    requestAnimationFrame((now) => {
+    requestAnimationFrame(() => {
       this.pending = false;
-      if (this.painter.frame(now)) this.request();
+      if (this.painter.frame()) this.request();
       this.listeners.forEach((hear) => hear());
     });
   }
@@ -215,6 +187,10 @@ export class StageScene {
     this.facing = new Int8Array(drawing.items.length);
     this.lining = new Int8Array(drawing.items.length);
     if (same) {
+      this.picking.redress(drawing);
+      const style = this.solid.geometry.getAttribute('style') as THREE.BufferAttribute;
+      (style.array as Uint8Array).set(stylesOf(drawing));
+      style.needsUpdate = true;
       if (this.look) this.setLook(this.look);
       return;
     }
@@ -285,7 +261,7 @@ export class StageScene {
     this.clip(look);
     this.mark(look);
     if (repaint || !before || PICTURE.some((k) => before[k] !== look[k])) {
-      this.painter.disturb();
+      this.painter.disturb(false);
       this.rest();
     }
     this.request();
@@ -332,7 +308,7 @@ export class StageScene {
 
   private paint(it: Item, alpha: number, known: Map<string, THREE.Color>) {
     let c = known.get(it.colour);
-    if (!c) known.set(it.colour, (c = new THREE.Color(it.colour)));
+    if (!c) known.set(it.colour, (c = raw(it.colour)));
     const [r, g, b] = [c.r * 255, c.g * 255, c.b * 255];
     for (let v = it.firstVertex * 4; v < (it.firstVertex + it.vertices) * 4; v += 4) {
       this.colours[v] = r;
@@ -371,16 +347,15 @@ export class StageScene {
     return this.drawing.items.length > MANY_ITEMS;
   }
 
-  /** The camera has moved: other items are large enough now. */
+  /** The camera has moved: of very many, other items are large enough now. */
   private moved() {
-    this.painter.disturb();
-    this.rest(true);
+    this.painter.disturb(true);
+    this.rest(this.many);
     this.request();
   }
 
   /** Draws all when nothing has moved for a while. */
   private rest(anew = false) {
-    if (!this.many) return;
     if (anew) this.stale = true;
     clearTimeout(this.settling);
     this.settling = setTimeout(() => {
@@ -474,35 +449,7 @@ export class StageScene {
   /** The box of some objects in model coordinates. */
   boxOf(keys: string[]): THREE.Box3 {
     const chosen = new Set(keys);
-    return this.boxAround((it) => chosen.has(it.key));
-  }
-
-  private boxAround(counts: (it: Item) => boolean): THREE.Box3 {
-    const box = new THREE.Box3();
-    const b = this.picking.boxes;
-    this.drawing.items.forEach((it, i) => {
-      if (!it.vertices || !counts(it)) return;
-      box.expandByPoint(new THREE.Vector3(b[i * 6], b[i * 6 + 1], b[i * 6 + 2]));
-      box.expandByPoint(new THREE.Vector3(b[i * 6 + 3], b[i * 6 + 4], b[i * 6 + 5]));
-    });
-    return box.isEmpty() ? box : box.translate(new THREE.Vector3().fromArray(this.drawing.origin));
-  }
-
-  /**
-   * Corners of the whole in the scene. What stands around belongs to the picture, unless it is so far off that the building would be small
-   * in it.
-   */
-  private whole(): number[] {
-    const near = this.boxAround((it) => !it.far);
-    const all = this.boxAround((it) => !it.backdrop);
-    const size = (b: THREE.Box3) => b.getSize(new THREE.Vector3()).length();
-    const wide = near.isEmpty() || size(all) <= WIDER * size(near);
-    if (this.many) return corners(wide ? all : near, this.centre);
-    return this.drawing.items.flatMap((it, i) =>
-      it.vertices && !it.backdrop && (wide || !it.far)
-        ? corners(boxAt(this.picking.boxes, i), this.solid.position.clone().negate())
-        : [],
-    );
+    return boxAround(this.drawing, this.picking.boxes, (it) => chosen.has(it.key));
   }
 
   /** Moves the camera so that the objects (or everything) fill the stage. */
@@ -512,7 +459,8 @@ export class StageScene {
       if (!box.isEmpty()) this.frameBox(box, outer);
       return;
     }
-    const points = this.whole();
+    const at = { centre: this.centre, offset: this.solid.position };
+    const points = wholeOf(this.drawing, this.picking.boxes, at, this.many);
     if (points.length) this.fill(points, 1.05, null);
   }
 
@@ -557,6 +505,8 @@ export class StageScene {
     return {
       shown: this.drawing.items.filter((_, i) => this.shown[i]).map((it) => it.key),
       camera: this.camera.position.toArray(),
+      pictures: this.pictures,
+      resting: this.resting,
       screen: (key: string) => {
         const box = this.boxOf([key]);
         return this.toScreen(box.getCenter(new THREE.Vector3()).sub(this.centre), width, height);
@@ -570,9 +520,4 @@ function stylesOf(d: Drawing): Uint8Array<ArrayBuffer> {
   const out = new Uint8Array(d.positions.length / 3);
   for (const it of d.items) out.fill(styleOf(it), it.firstVertex, it.firstVertex + it.vertices);
   return out;
-}
-
-function boxAt(boxes: Float32Array, i: number): THREE.Box3 {
-  const at = (k: number) => new THREE.Vector3().fromArray(boxes, i * 6 + k);
-  return new THREE.Box3(at(0), at(3));
 }

@@ -1,6 +1,6 @@
 import * as THREE from 'three';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { corners } from './places';
+import { corners } from './extent';
 import { ViewControls } from './ViewControls';
 
 /** As much of a canvas as the controls use. */

@@ -1,4 +1,5 @@
 import * as THREE from 'three';
+import type { Shape } from '../model/shapes';
 
 /** Hatching in the plane of a face, so that a colour is never alone. */
 export const PATTERNS = ['plain', 'slant', 'counter', 'cross', 'dots'] as const;
@@ -45,78 +46,125 @@ export interface Drawing {
   levels: number[];
 }
 
-/** Collects objects given as rings and triangle corners. */
-export class DrawingMaker {
-  private readonly items: Item[] = [];
-  private readonly positions: number[] = [];
-  private readonly triangles: number[] = [];
-  private readonly lines: number[] = [];
+/** Where an item is in a drawing, and how it looks. */
+export type Place = Pick<
+  Item,
+  | 'key'
+  | 'firstVertex'
+  | 'vertices'
+  | 'firstTriangle'
+  | 'triangles'
+  | 'firstLine'
+  | 'lines'
+  | 'outline'
+>;
+export type ItemLook = Omit<Item, keyof Place>;
 
-  add(
-    o: { key: string; rings: number[][]; triangles: number[] },
-    look: Pick<
-      Item,
-      | 'owner'
-      | 'group'
-      | 'level'
-      | 'colour'
-      | 'opacity'
-      | 'dashed'
-      | 'pattern'
-      | 'layer'
-      | 'faint'
-      | 'far'
-    >,
-    cross = false,
-  ) {
-    const item: Item = {
-      ...look,
-      key: o.key,
-      firstVertex: this.positions.length / 3,
-      vertices: 0,
-      firstTriangle: this.triangles.length / 3,
-      triangles: o.triangles.length / 9,
-      firstLine: this.lines.length / 2,
-      lines: 0,
-      outline: 0,
-    };
-    for (let i = 0; i < o.triangles.length / 3; i++) this.triangles.push(item.firstVertex + i);
-    for (const v of o.triangles) this.positions.push(v);
-    for (const ring of o.rings) {
-      const from = this.positions.length / 3;
-      const n = ring.length / 3;
-      for (const v of ring) this.positions.push(v);
-      for (let i = 0; i < n; i++) this.lines.push(from + i, from + ((i + 1) % n));
-      if (cross && n === 4) this.lines.push(from, from + 2, from + 1, from + 3);
-      item.outline += n;
-    }
-    item.lines = this.lines.length / 2 - item.firstLine;
-    item.outline = cross ? Math.min(item.lines, item.outline) : item.lines;
-    item.vertices = this.positions.length / 3 - item.firstVertex;
-    this.items.push(item);
+/** A drawing of which only the places of its items are known. */
+export type Undressed = Omit<Drawing, 'items' | 'levels'> & { places: Place[] };
+
+/** An array that grows by itself. */
+class Growing<T extends Float64Array<ArrayBuffer> | Uint32Array<ArrayBuffer>> {
+  length = 0;
+  array: T;
+  private readonly make: (n: number) => T;
+
+  constructor(make: (n: number) => T) {
+    this.make = make;
+    this.array = make(1 << 12);
   }
 
-  drawing(levels: number[]): Drawing {
-    const origin: [number, number, number] = [0, 1, 2].map((i) =>
-      Math.round(this.positions[i] ?? 0),
-    ) as [number, number, number];
-    const positions = new Float32Array(this.positions.length);
-    this.positions.forEach((v, i) => (positions[i] = v - origin[i % 3]));
+  /** Room for so many more; gives where they begin. */
+  room(n: number): number {
+    const from = this.length;
+    this.length += n;
+    if (this.length > this.array.length) {
+      const old = this.array;
+      this.array = this.make(Math.max(this.length, 2 * old.length));
+      this.array.set(old as never);
+    }
+    return from;
+  }
+}
+
+/** Collects objects given as shapes. */
+export class DrawingMaker {
+  private readonly places: Place[] = [];
+  private readonly positions = new Growing((n) => new Float64Array(n));
+  private readonly triangles = new Growing((n) => new Uint32Array(n));
+  private readonly lines = new Growing((n) => new Uint32Array(n));
+
+  /**
+   * @param faces whether it is seen as more than its outline
+   * @param cross whether it is crossed from corner to corner
+   */
+  add(o: { key: string; shape: Shape }, faces = true, cross = false) {
+    const { points, rings, corners } = o.shape;
+    const firstVertex = this.positions.room(points.length) / 3;
+    this.positions.array.set(points, 3 * firstVertex);
+    const firstTriangle = this.triangles.room(faces ? corners.length : 0) / 3;
+    if (faces)
+      for (let i = 0; i < corners.length; i++)
+        this.triangles.array[3 * firstTriangle + i] = firstVertex + corners[i];
+    let outline = 0;
+    for (const n of rings) outline += n;
+    const crossed = cross && rings.length === 1 && outline === 4;
+    const lines = outline + (crossed ? 2 : 0);
+    const firstLine = this.lines.room(2 * lines) / 2;
+    const ends = this.lines.array;
+    let at = 2 * firstLine;
+    let from = firstVertex;
+    for (const n of rings) {
+      for (let i = 0; i < n; i++) {
+        ends[at++] = from + i;
+        ends[at++] = from + ((i + 1) % n);
+      }
+      from += n;
+    }
+    if (crossed) for (const k of [0, 2, 1, 3]) ends[at++] = firstVertex + k;
+    this.places.push({
+      key: o.key,
+      firstVertex,
+      vertices: points.length / 3,
+      firstTriangle,
+      triangles: faces ? corners.length / 3 : 0,
+      firstLine,
+      lines,
+      outline,
+    });
+  }
+
+  made(): Undressed {
+    const all = this.positions.array;
+    const n = this.positions.length;
+    const origin: [number, number, number] = [0, 1, 2].map((i) => (n ? Math.round(all[i]) : 0)) as [
+      number,
+      number,
+      number,
+    ];
+    const positions = new Float32Array(n);
+    for (let i = 0; i < n; i += 3) {
+      positions[i] = all[i] - origin[0];
+      positions[i + 1] = all[i + 1] - origin[1];
+      positions[i + 2] = all[i + 2] - origin[2];
+    }
     return {
-      items: this.items,
+      places: this.places,
       origin,
       positions,
-      triangles: Uint32Array.from(this.triangles),
-      lines: Uint32Array.from(this.lines),
-      levels,
+      triangles: this.triangles.array.slice(0, this.triangles.length),
+      lines: this.lines.array.slice(0, this.lines.length),
     };
   }
 }
 
+/** Faces that a ray meets so near to each other are in one plane, in metres. */
+const SAME = 1e-3;
+
 /** Boxes of all items and what a ray meets first: a test of boxes, then of the triangles of the few that are met. */
 export class Picking {
   readonly boxes: Float32Array;
-  private readonly drawing: Drawing;
+  private drawing: Drawing;
 
   constructor(drawing: Drawing) {
     this.drawing = drawing;
@@ -134,6 +182,11 @@ export class Picking {
         }
       }
     });
+  }
+
+  /** Takes the same items with other looks. */
+  redress(drawing: Drawing) {
+    this.drawing = drawing;
   }
 
   /**
@@ -162,10 +215,15 @@ export class Picking {
     let best: { item: number; point: THREE.Vector3 } | null = null;
     let reach = Infinity;
     for (const m of met) {
-      if (m.at > reach) break;
+      if (m.at > reach + SAME) break;
       const hit = this.triangle(m.item, ray, lift(items[m.item]), accept);
       const distance = hit ? hit.distanceTo(ray.origin) : Infinity;
-      if (hit && distance < reach) {
+      // of faces in one plane, that of the higher layer is seen
+      const over =
+        best && Math.abs(distance - reach) <= SAME
+          ? items[m.item].layer > items[best.item].layer
+          : distance < reach;
+      if (hit && over) {
         reach = distance;
         best = { item: m.item, point: hit };
       }

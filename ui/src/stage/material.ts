@@ -2,12 +2,31 @@ import * as THREE from 'three';
 import type { StageColours } from '../model/colours';
 import { type Item, PATTERNS } from './drawing';
 
+/**
+ * A colour as it is written, not as an amount of light: pictures are mixed the way a screen mixes them, which costs no power functions a
+ * pixel where there is no graphics card.
+ */
+export const raw = (css: string): THREE.Color =>
+  new THREE.Color().setStyle(css, THREE.LinearSRGBColorSpace);
+
+/** Writes colours as they are given. */
+export function written<T extends THREE.Material>(m: T): T {
+  const before = m.onBeforeCompile;
+  m.onBeforeCompile = (shader, renderer) => {
+    before.call(m, shader, renderer);
+    shader.fragmentShader = shader.fragmentShader.replace('#include <colorspace_fragment>', '');
+  };
+  return m;
+}
+
 /** What all faces have in common and a theme changes. */
 export interface Shared {
   paper: { value: THREE.Color };
   ink: { value: THREE.Color };
   /** Height of the ground in the scene: near it walls are a little darker. */
   ground: { value: number };
+  /** Pixels of the picture to a pixel of the screen, each way: patterns are as dense in every picture. */
+  grain: { value: number };
 }
 
 export function shared(): Shared {
@@ -15,12 +34,13 @@ export function shared(): Shared {
     paper: { value: new THREE.Color() },
     ink: { value: new THREE.Color() },
     ground: { value: 0 },
+    grain: { value: 1 },
   };
 }
 
 export function dye(s: Shared, colours: StageColours) {
-  s.paper.value.set(colours.paper);
-  s.ink.value.set(colours.ink);
+  s.paper.value.copy(raw(colours.paper));
+  s.ink.value.copy(raw(colours.ink));
 }
 
 /** Pattern and layer of an item in one byte. */
@@ -47,20 +67,21 @@ varying vec3 vPlace;
 uniform vec3 paper;
 uniform vec3 ink;
 uniform float ground;
+uniform float grain;
 
 // a line of about a pixel every so many metres, so many that they are 7 to 14 pixels apart
 float lines(float u) {
   float wide = max(fwidth(u), 1e-7);
-  float apart = exp2(ceil(log2(wide * 7.0)));
+  float apart = exp2(ceil(log2(wide * grain * 7.0)));
   float off = (0.5 - abs(fract(u / apart) - 0.5)) * apart / wide;
   return 1.0 - smoothstep(0.35, 1.1, off);
 }
 
 float dots(vec2 q) {
   float wide = max(max(fwidth(q.x), fwidth(q.y)), 1e-7);
-  float apart = exp2(ceil(log2(wide * 6.0)));
+  float apart = exp2(ceil(log2(wide * grain * 6.0)));
   vec2 off = (fract(q / apart) - 0.5) * apart / wide;
-  return 1.0 - smoothstep(0.8, 1.6, length(off));
+  return 1.0 - smoothstep(0.8 * grain, 1.6 * grain, length(off));
 }
 `;
 
@@ -75,9 +96,9 @@ vec3 facing = normalize(cross(dFdx(vPlace), dFdy(vPlace)));
 if (dot(facing, cameraPosition - vPlace) < 0.0) facing = -facing;
 vec2 acrossFace = length(facing.xy) > 0.02 ? normalize(vec2(-facing.y, facing.x)) : vec2(1.0, 0.0);
 vec2 inPlane = abs(facing.z) > 0.7 ? vPlace.xy : vec2(dot(vPlace.xy, acrossFace), vPlace.z);
-float sideLight = 0.7 + 0.17 * dot(normalize(vec3(facing.xy, 1e-4)).xy, normalize(vec2(-0.55, -0.83)));
-float faceLight = facing.z > 0.0 ? mix(sideLight, 1.0, facing.z) : mix(sideLight, 0.52, -facing.z);
-faceLight *= mix(0.88, 1.0, smoothstep(0.0, 2.4, abs(vPlace.z - ground)));
+float sideLight = 0.85 + 0.09 * dot(normalize(vec3(facing.xy, 1e-4)).xy, normalize(vec2(-0.55, -0.83)));
+float faceLight = facing.z > 0.0 ? mix(sideLight, 1.0, facing.z) : mix(sideLight, 0.74, -facing.z);
+faceLight *= mix(0.94, 1.0, smoothstep(0.0, 2.4, abs(vPlace.z - ground)));
 vec3 faceFill = mix(diffuseColor.rgb, paper, 0.3) * faceLight;
 float hatched = 0.0;
 if (vPattern > 0.5) {
@@ -114,7 +135,7 @@ export function faceMaterial(
       FRAGMENT,
     );
   };
-  return m;
+  return written(m);
 }
 
 /** Where the light comes from, for shadows. */
@@ -133,13 +154,15 @@ export function shadowMatrix(ground: number): THREE.Matrix4 {
 
 /** A shadow covers a place once, however many faces throw it. */
 export function shadowMaterial(): THREE.MeshBasicMaterial {
-  return new THREE.MeshBasicMaterial({
-    transparent: true,
-    depthWrite: false,
-    side: THREE.DoubleSide,
-    stencilWrite: true,
-    stencilRef: 1,
-    stencilFunc: THREE.NotEqualStencilFunc,
-    stencilZPass: THREE.ReplaceStencilOp,
-  });
+  return written(
+    new THREE.MeshBasicMaterial({
+      transparent: true,
+      depthWrite: false,
+      side: THREE.DoubleSide,
+      stencilWrite: true,
+      stencilRef: 1,
+      stencilFunc: THREE.NotEqualStencilFunc,
+      stencilZPass: THREE.ReplaceStencilOp,
+    }),
+  );
 }

@@ -1,7 +1,7 @@
 import * as THREE from 'three';
 import type { Finding } from '../model/api';
 import type { ModelIndex } from '../model/model';
-import { axes, points as ringPoints } from '../shared/geometry';
+import { axes, outer } from '../shared/geometry';
 
 /** The box around the evidence of a finding. */
 export function evidenceBox(f: Finding): THREE.Box3 {
@@ -16,8 +16,8 @@ export function evidenceBox(f: Finding): THREE.Box3 {
 export function outerSide(index: ModelIndex, keys: string[]): THREE.Vector3 | null {
   const of = new Set(keys.map((k) => index.openings.get(k)?.surface ?? k));
   const s = of.size === 1 ? index.surfaces.get([...of][0]) : undefined;
-  if (!s || s.spaces.length !== 1 || s.rings.length === 0) return null;
-  const { n } = axes(ringPoints(s.rings[0]));
+  if (!s || s.spaces.length !== 1 || s.shape.rings.length === 0) return null;
+  const { n } = axes(outer(s.shape));
   return new THREE.Vector3(n.x, n.y, n.z);
 }
 
@@ -29,13 +29,4 @@ export function sweepPlane(box: THREE.Box3, share: number): THREE.Plane {
   const reach = alongX ? size.x : size.y;
   const normal = alongX ? new THREE.Vector3(-1, 0, 0) : new THREE.Vector3(0, -1, 0);
   return new THREE.Plane(normal, lo - 0.05 + (reach + 0.1) * share);
-}
-
-/** The eight corners of a box, from an origin. */
-export function corners(b: THREE.Box3, origin: THREE.Vector3): number[] {
-  return Array.from({ length: 8 }, (_, i) => [
-    (i & 1 ? b.max : b.min).x - origin.x,
-    (i & 2 ? b.max : b.min).y - origin.y,
-    (i & 4 ? b.max : b.min).z - origin.z,
-  ]).flat();
 }

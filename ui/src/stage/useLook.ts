@@ -56,8 +56,8 @@ export function useLook(index: ModelIndex, subject: Subject, scene: StageScene |
         : view.lit && { ...view.lit, colour: LIT },
       preview: view.pending?.preview
         ? view.pending.preview.changedSurfaces.flatMap((s) => [
-            ...s.rings,
-            ...s.openings.flatMap((o) => o.rings),
+            ...(s.rings ?? []),
+            ...s.openings.flatMap((o) => o.rings ?? []),
           ])
         : null,
       cut: view.cut,

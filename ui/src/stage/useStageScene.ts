@@ -8,16 +8,15 @@ declare global {
   }
 }
 
-/** A scene on two canvases that always fill their holder. */
+/** A scene on a canvas that always fills its holder. */
 export function useStageScene() {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const under = useRef<HTMLCanvasElement>(null);
   const holder = useRef<HTMLDivElement>(null);
   const [scene, setScene] = useState<StageScene | null>(null);
   const [size, setSize] = useState<readonly [number, number]>([1, 1]);
 
   useEffect(() => {
-    const s = new StageScene(canvas.current!, under.current!);
+    const s = new StageScene(canvas.current!);
     // the observer may still speak once after the element has left the page
     const room = holder.current!;
     const fit = () => {
@@ -38,5 +37,5 @@ export function useStageScene() {
     };
   }, []);
 
-  return { canvas, under, holder, scene, size };
+  return { canvas, holder, scene, size };
 }

@@ -3,7 +3,7 @@ import { ChevronDown } from 'lucide-react';
 import type { Conditions, LibraryAnswer, Space } from '../model/api';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
-import { count } from '../model/words';
+import { count, spoken } from '../model/words';
 import { figures, useUnits, type Units } from '../model/units';
 import { CONDITIONS, airText, gainValues } from './conditions';
 import { Picker } from './Picker';
@@ -42,7 +42,7 @@ export function ChosenSpaces({
           testId="give-use"
           choices={conditions.uses.map((u) => ({
             id: u.name,
-            label: u.name.replace(/([a-z])([A-Z])/g, '$1 $2'),
+            label: spoken(u.name),
             detail: `${power(units, u.lighting)} + ${power(units, u.equipment)} ${units.powerDensity.unit}`,
             group: 'Uses, with light and equipment typical of them',
             title:

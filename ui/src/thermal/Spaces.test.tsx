@@ -128,7 +128,7 @@ describe('spaces that are chosen', () => {
     const { user, edits } = chosen(['a', 'b']);
     expect(screen.getByText('2 spaces')).toBeTruthy();
     await user.click(screen.getByTestId('give-use'));
-    await user.click(await screen.findByRole('option', { name: /Office Enclosed/ }));
+    await user.click(await screen.findByRole('option', { name: /Office enclosed/ }));
     expect(edits.consider).toHaveBeenCalledWith(
       {
         kind: 'GiveUse',

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import type { Project } from '../model/api';
 import type { ModelIndex } from '../model/model';
+import { TABLE_NAMES } from '../shared/workspaces';
 import { SheetFrame } from '../shared/SheetFrame';
 import { useView, type ThermalTab } from '../model/state';
 import type { Edits } from '../model/useEdits';
@@ -40,13 +41,13 @@ export function ThermalSheet({
   }, [set, tab]);
 
   const tabs: [ThermalTab, string, number | string][] = [
-    ['constructions', 'Constructions', thermal?.constructions.length ?? ''],
-    ['windows', 'Windows', ''],
-    ['materials', 'Materials', ''],
-    ['uses', 'Uses and zones', ''],
-    ['schedules', 'Schedules', ''],
-    ['losses', 'Heat loss', ''],
-    ['library', 'Library', ''],
+    ['constructions', TABLE_NAMES.constructions, thermal?.constructions.length ?? ''],
+    ['windows', TABLE_NAMES.windows, ''],
+    ['materials', TABLE_NAMES.materials, ''],
+    ['uses', TABLE_NAMES.uses, ''],
+    ['schedules', TABLE_NAMES.schedules, ''],
+    ['losses', TABLE_NAMES.losses, ''],
+    ['library', TABLE_NAMES.library, ''],
   ];
   return (
     <SheetFrame

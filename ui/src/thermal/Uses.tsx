@@ -5,7 +5,7 @@ import { Detail } from '../shared/Detail';
 import { Table, type Column } from '../shared/Table';
 import { useSelection, useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
-import { count } from '../model/words';
+import { count, spoken } from '../model/words';
 import { figures, useUnits, type Units } from '../model/units';
 import { ChosenSpaces } from './ChosenSpaces';
 import { CONDITIONS, airText, temperature } from './conditions';
@@ -67,7 +67,7 @@ function Loaded({
         width: 84,
         value: (s) => (s.storey ? (storeys.get(s.storey) ?? s.storey) : null),
       },
-      { id: 'use', head: 'Use', width: 120, value: (s) => s.use || null },
+      { id: 'use', head: 'Use', width: 120, value: (s) => spoken(s.use) || null },
       {
         id: 'condition',
         head: 'Conditioned',

@@ -31,6 +31,10 @@ import org.openqa.selenium.support.ui.WebDriverWait;
 final class Browser implements AutoCloseable {
   private static final Duration PATIENCE = Duration.ofSeconds(30);
   private static final Duration POLL = Duration.ofMillis(50);
+
+  /** The demo's lifeboat station in the list of projects, once its file has been read. */
+  static final By DEMO = By.xpath("//*[@data-testid='project'][contains(., 'marram-point.xml')]");
+
   private final Path home;
   final Path downloads;
   final ChromeDriver driver;
@@ -134,6 +138,27 @@ final class Browser implements AutoCloseable {
 
   void chord(Keys modifier, String key) {
     new Actions(driver).keyDown(modifier).sendKeys(key).keyUp(modifier).perform();
+  }
+
+  /** What something says now; nothing where it is not there. */
+  String text(String testId) {
+    return driver.findElements(id(testId)).stream().findFirst().map(WebElement::getText).orElse("");
+  }
+
+  /**
+   * Waits until it is known what can be done about the finding that is shown; whether a repair can.
+   */
+  boolean hasRemedy() {
+    waitFor(
+        "what can be done", () -> has("remedy-0") || has("answered-elsewhere") || has("no-remedy"));
+    return has("remedy-0");
+  }
+
+  /** Goes to another address within the page, as a link does. */
+  void goTo(String address) {
+    driver.executeScript(
+        "history.pushState({}, '', arguments[0]); dispatchEvent(new PopStateEvent('popstate'))",
+        address);
   }
 
   boolean has(By what) {

@@ -35,10 +35,9 @@ class FindingsIT {
         Browser browser = new Browser()) {
       b = browser;
       b.driver.get(yentra.url("/"));
-      b.waitFor(
-          "the demo has been read", () -> b.see("project").getText().contains("marram-point.xml"));
+      b.see(Browser.DEMO);
       b.see(By.cssSelector("input[aria-label='Your name']")).sendKeys("Test person");
-      b.click("project");
+      b.click(Browser.DEMO);
       b.see("stage");
       b.keys("4");
 
@@ -157,8 +156,7 @@ class FindingsIT {
     b.click("accept");
     b.see("reason").sendKeys("The yard lies at 0.00 m");
     b.click("accept-it");
-    b.waitFor("accepted", () -> b.has("accepted"));
-    b.keys(Keys.ESCAPE);
+    b.waitFor("accepted, and out of the way", () -> !b.has("finding-message"));
   }
 
   /**
@@ -169,7 +167,7 @@ class FindingsIT {
       b.keys(Keys.ESCAPE);
       b.keys("n");
       b.see("finding-message");
-      if (!b.has("remedy-0")) {
+      if (!b.hasRemedy()) {
         continue;
       }
       b.keys("e");

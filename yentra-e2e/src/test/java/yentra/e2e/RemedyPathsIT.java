@@ -8,8 +8,10 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
@@ -20,12 +22,21 @@ import yentra.core.Fixtures;
 import yentra.core.repair.FaultyRooms;
 
 /**
- * Of every code that has remedies: a delivery with that fault, and in the browser each remedy
- * looked at, and the first one made.
+ * Of every code that has remedies: a delivery with that fault; and where one of its remedies is of
+ * a kind not tried yet, in the browser each remedy looked at, and the first one made.
  */
 class RemedyPathsIT {
   private final HttpClient http = HttpClient.newHttpClient();
   private final JsonMapper json = new JsonMapper();
+
+  /** How many pages were opened. */
+  private int opened;
+
+  /**
+   * Remedies that were looked at, by their buttons: the same one of another code is not tried
+   * again.
+   */
+  private final Set<String> tried = new HashSet<>();
 
   @Test
   void everyRemedyIsReachedFromItsFinding() throws Exception {
@@ -36,7 +47,16 @@ class RemedyPathsIT {
       b.see(By.cssSelector("input[aria-label='Your name']")).sendKeys("Test person");
       for (Map.Entry<String, byte[]> f : FaultyRooms.files().entrySet()) {
         String project = project(yentra, f.getKey());
-        b.driver.get(yentra.url(deliver(yentra, project, f.getKey(), f.getValue())));
+        String page = deliver(yentra, project, f.getKey(), f.getValue());
+        if (!isNew(yentra, page, f.getKey())) {
+          seen.add(f.getKey() + ": nothing but what was tried");
+          continue;
+        }
+        if (opened++ == 0) {
+          b.driver.get(yentra.url(page));
+        } else {
+          b.goTo(page);
+        }
         seen.add(f.getKey() + ": " + answer(b, f.getKey()) + " remedies");
       }
       // only where two sources meet: one of them drawn elsewhere
@@ -49,6 +69,33 @@ class RemedyPathsIT {
       assertThat(b.complaints()).allMatch(c -> c.contains("/preview") && c.contains("422"));
     }
     assertThat(seen).hasSameSizeAs(FaultyRooms.all().keySet());
+  }
+
+  /** Whether a finding of a code has a remedy of a kind that was not tried yet. */
+  private boolean isNew(RunningYentra yentra, String page, String code) throws Exception {
+    String path = "/api/deliveries/" + page.replaceFirst(".*delivery=", "");
+    for (JsonNode f : read(get(yentra, path + "/model")).get("findings")) {
+      if (f.get("code").asString().equals(code)) {
+        String asked = "{\"findings\":[" + f.get("id") + "]}";
+        boolean some = false;
+        for (JsonNode r :
+            post(
+                    yentra,
+                    path + "/remedies",
+                    "application/json",
+                    asked.getBytes(StandardCharsets.UTF_8))
+                .get(0)
+                .get("remedies")) {
+          some |= tried.add(r.get("repair").get("kind").asString());
+        }
+        return some;
+      }
+    }
+    throw new AssertionError("no finding " + code);
+  }
+
+  private static HttpRequest.Builder get(RunningYentra yentra, String path) {
+    return HttpRequest.newBuilder(URI.create(yentra.url(path)));
   }
 
   /** A workspace that does not exist leads to intake; a name without a break stays in its place. */
@@ -79,13 +126,13 @@ class RemedyPathsIT {
   }
 
   /** Looks at each remedy of the first finding of a code and makes the first one. */
-  private static int answer(Browser b, String code) {
+  private int answer(Browser b, String code) {
     new Select(b.see("group-by")).selectByValue("code");
     By group = By.xpath("//*[@data-testid='finding-groups']//button[contains(., '" + code + "')]");
     b.click(group);
     String message = b.see("finding-message").getText();
+    assertThat(b.hasRemedy()).as("remedies of %s: %s", code, message).isTrue();
     int n = b.driver.findElements(By.cssSelector("[data-testid^='remedy-']")).size();
-    assertThat(n).as("remedies of %s: %s", code, message).isPositive();
     for (int i = n - 1; i >= 0; i--) {
       b.click("remedy-" + i);
       b.waitFor(
@@ -103,9 +150,7 @@ class RemedyPathsIT {
     assertThat(b.see("pending").getText()).contains("Resolves ").doesNotContain("Resolves no");
     b.click("apply");
     b.waitFor("made", () -> !b.has("pending"));
-    b.waitFor(
-        code + " is answered: " + message,
-        () -> !b.has("finding-message") || !b.see("finding-message").getText().equals(message));
+    b.waitFor(code + " is answered: " + message, () -> !b.text("finding-message").equals(message));
     return n;
   }
 
@@ -126,7 +171,7 @@ class RemedyPathsIT {
             .get("id")
             .asString();
     for (int i = 0; i < 300; i++) {
-      JsonNode j = read(HttpRequest.newBuilder(URI.create(yentra.url("/api/jobs/" + job))));
+      JsonNode j = read(get(yentra, "/api/jobs/" + job));
       String state = j.get("state").asString();
       if (state.equals("failed")) {
         throw new AssertionError(name + ": " + j.get("message").asString());

@@ -38,10 +38,9 @@ class ThermalIT {
         Browser browser = new Browser()) {
       b = browser;
       b.driver.get(yentra.url("/"));
-      b.waitFor(
-          "the demo has been read", () -> b.see("project").getText().contains("marram-point.xml"));
+      b.see(Browser.DEMO);
       b.see(By.cssSelector("input[aria-label='Your name']")).sendKeys("Test person");
-      b.click("project");
+      b.click(Browser.DEMO);
       b.see("stage");
       b.keys("5");
       b.see("sheet-constructions");
@@ -347,7 +346,7 @@ class ThermalIT {
       b.keys(Keys.ESCAPE);
       b.keys("n");
       b.see("finding-message");
-      if (b.has("remedy-0")) {
+      if (b.hasRemedy()) {
         b.keys("e");
         b.see("pending-summary");
         b.keys("e");

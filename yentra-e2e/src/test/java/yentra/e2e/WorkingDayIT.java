@@ -24,9 +24,8 @@ class WorkingDayIT {
 
   private static void open(Browser b) {
     b.driver.get(yentra.url("/"));
-    b.waitFor(
-        "the demo has been read", () -> b.see("project").getText().contains("marram-point.xml"));
-    b.click("project");
+    b.see(Browser.DEMO);
+    b.click(Browser.DEMO);
     b.see("stage");
   }
 
@@ -122,8 +121,7 @@ class WorkingDayIT {
   void everyCommandIsFoundByName() throws Exception {
     try (Browser b = new Browser()) {
       b.driver.get(yentra.url("/"));
-      b.waitFor(
-          "the demo has been read", () -> b.see("project").getText().contains("marram-point.xml"));
+      b.see(Browser.DEMO);
       b.chord(Keys.CONTROL, "k");
       b.see("palette").findElement(By.tagName("input")).sendKeys("open marram", Keys.ENTER);
       b.see("stage");

@@ -110,7 +110,7 @@ class FindingsTest {
                         || f.get("code").asString().equals("SPC-401"))
             .map(FindingsTest::id)
             .toList();
-    JsonNode like = finding(m, "ADJ-506").get("remedies").get(0).get("repair");
+    JsonNode like = yentra.firstRemedy(delivery, finding(m, "ADJ-506"));
     JsonNode s = post("findings/sweep", Map.of("findings", ids, "like", like)).json();
     assertThat(s.get("repair").get("kind").asString()).isEqualTo("Several");
     assertThat(list(s.get("left")))
@@ -259,7 +259,7 @@ class FindingsTest {
 
   @Test
   void theLogGoesToAnyPointAndEntriesAreTakenOutWithWhatDependsOnThem() {
-    JsonNode hole = finding(model(), "SPC-401").get("remedies").get(0).get("repair");
+    JsonNode hole = yentra.firstRemedy(delivery, finding(model(), "SPC-401"));
     String closing = "closing-" + hole.get("space").asString() + "-1";
     edit("repairs", Map.of("repair", hole));
     repair(
@@ -292,7 +292,7 @@ class FindingsTest {
                 "basedOn",
                 old.get("delivery").get("version").asLong(),
                 "repair",
-                finding(old, "ADJ-502").get("remedies").get(0).get("repair")));
+                yentra.firstRemedy(delivery, finding(old, "ADJ-502"))));
     assertThat(late.status()).isEqualTo(409);
     assertThat(late.body()).contains("Test person: Deletes");
   }
@@ -305,18 +305,15 @@ class FindingsTest {
     for (int i = 0; i < 40; i++) {
       JsonNode f =
           list(m.get("findings")).stream()
-              .filter(x -> !x.get("severity").asString().equals("note"))
-              .filter(x -> !x.get("remedies").isEmpty() && !done.contains(id(x)))
+              .filter(x -> !x.get("severity").asString().equals("note") && !done.contains(id(x)))
+              .filter(x -> !yentra.remedies(delivery, x).isEmpty())
               .findFirst()
               .orElse(null);
       if (f == null) {
         break;
       }
       done.add(id(f));
-      m =
-          edit(
-              "repairs",
-              Map.of("repair", f.get("remedies").get(0).get("repair"), "finding", id(f)));
+      m = edit("repairs", Map.of("repair", yentra.firstRemedy(delivery, f), "finding", id(f)));
     }
     String window =
         list(m.get("surfaces")).stream()

@@ -203,6 +203,21 @@ final class RunningServer implements BeforeAllCallback, ParameterResolver {
       return get("/api/deliveries/" + delivery + "/model").json();
     }
 
+    /** The remedies of a finding, as they are asked for when it is looked at. */
+    JsonNode remedies(String delivery, JsonNode finding) {
+      return post(
+              "/api/deliveries/" + delivery + "/remedies",
+              Map.of("findings", List.of(finding.get("id").asString())))
+          .json()
+          .get(0)
+          .get("remedies");
+    }
+
+    /** The repair of its first remedy. */
+    JsonNode firstRemedy(String delivery, JsonNode finding) {
+      return remedies(delivery, finding).get(0).get("repair");
+    }
+
     @Override
     public void close() throws IOException {
       context.close();

@@ -206,7 +206,7 @@ class ScopeTest {
                     "basedOn",
                     m.get("delivery").get("version").asLong(),
                     "repair",
-                    finding.get("remedies").get(0).get("repair")))
+                    yentra.firstRemedy(delivery, finding)))
             .json();
     assertThat(list(m.get("findings")))
         .extracting(f -> f.get("code").asString())

@@ -269,15 +269,27 @@ public class DeliveryStates {
     return delivery(l.delivery()).enclosed(stage, s.envelope(), s.context().rules());
   }
 
-  /** Keeps what a job has just read, so that opening it does not read it again. */
-  public void remember(UUID id, Delivery read, ProjectSettings settings, Stage stage) {
-    delivered.put(id, read);
-    Envelope e = stage.envelope();
-    boolean alone = store.first(store.get(id)).isEmpty();
-    if (alone) {
-      scopes.put(
-          new ScopeKey(id, List.of(), settings.withLimits(null).withConstructions(null)),
-          new Scoped(stage.with(stage.context().with(settings.applyTo(e))), e));
+  /** What a job has read, with its checks where no other delivery is needed for them. */
+  public record Checked(Delivery read, ProjectSettings settings, Stage stage, CheckRun run) {}
+
+  /** Checks what a job has read, before it is kept. */
+  public Checked check(UUID project, Delivery read, ProjectSettings settings, Stage stage) {
+    Stage placed = stage.with(stage.context().with(settings.applyTo(stage.envelope())));
+    boolean alone = store.ofProject(project).isEmpty();
+    CheckRun run = alone ? CheckRun.of(placed.context().with(new Limits(settings.limits()))) : null;
+    return new Checked(read, settings, placed, run);
+  }
+
+  /** Keeps what a job has just read, so that opening it does not read and check it again. */
+  public void remember(UUID id, Checked c, Envelope asRead) {
+    delivered.put(id, c.read);
+    if (store.first(store.get(id)).isEmpty()) {
+      ScopeKey key =
+          new ScopeKey(id, List.of(), c.settings.withLimits(null).withConstructions(null));
+      scopes.put(key, new Scoped(c.stage, asRead));
+      if (c.run != null) {
+        runs.put(new RunKey(key, c.settings.limits(), List.of()), c.run);
+      }
     }
   }
 

@@ -41,7 +41,9 @@ import yentra.server.deliveries.DeliveryStates;
 import yentra.server.deliveries.DeliveryStore;
 import yentra.server.deliveries.History;
 import yentra.server.deliveries.LogViews;
+import yentra.server.projects.ProjectList;
 import yentra.server.projects.ProjectStore;
+import yentra.server.projects.ProjectViews;
 import yentra.server.projects.SettingsLog;
 import yentra.server.web.Problem;
 
@@ -50,10 +52,14 @@ import yentra.server.web.Problem;
 public class Deliveries {
   private final DeliveryStore store;
   private final ProjectStore projects;
+  private final ProjectList list;
   private final SettingsLog settings;
   private final DeliveryStates states;
   private final Decisions decisions;
   private final TransactionTemplate transaction;
+
+  /** Remedies of so many findings are worked out at once. */
+  private static final int MOST_FINDINGS = 200;
 
   /**
    * Edits of one delivery take turns on this node: all but the first are stale, which is known
@@ -70,12 +76,14 @@ public class Deliveries {
   Deliveries(
       DeliveryStore store,
       ProjectStore projects,
+      ProjectList list,
       SettingsLog settings,
       DeliveryStates states,
       Decisions decisions,
       TransactionTemplate transaction) {
     this.store = store;
     this.projects = projects;
+    this.list = list;
     this.settings = settings;
     this.states = states;
     this.decisions = decisions;
@@ -122,7 +130,7 @@ public class Deliveries {
   Seen seen(UUID id, DeliveryStates.State before) {
     DeliveryStore.Loaded l = store.loaded(id);
     DeliveryStates.State s = states.state(l.delivery(), l.inForce());
-    return new Seen(s, view(l.delivery(), l.log(), s, before));
+    return new Seen(s, view(l.delivery(), l.log(), s, before, false));
   }
 
   EnvelopeViews.VersionView version(UUID id) {
@@ -136,19 +144,21 @@ public class Deliveries {
 
   public EnvelopeViews.ModelView view(DeliveryRecord d) {
     List<RepairEntryRecord> log = store.log(d.getId());
-    return view(d, log, states.state(d, log.subList(0, d.getLogPosition())), null);
+    return view(d, log, states.state(d, log.subList(0, d.getLogPosition())), null, false);
   }
 
   /**
    * The state of a delivery.
    *
    * @param before a state that whoever asks has: only what differs from it is told; null for all
+   * @param drawn surfaces come with their outlines and faces
    */
   private EnvelopeViews.ModelView view(
       DeliveryRecord d,
       List<RepairEntryRecord> log,
       DeliveryStates.State s,
-      DeliveryStates.State before) {
+      DeliveryStates.State before,
+      boolean drawn) {
     int position = d.getLogPosition();
     History history = new History(d, log, settings.of(d.getProjectId()));
     EnvelopeViews.DeliveryView v =
@@ -172,17 +182,35 @@ public class Deliveries {
             history.undone() != null,
             history.last() == null ? null : history.last().summary(),
             history.undone() == null ? null : history.undone().summary());
-    return new ModelViews(s.context(), decisions.of(d, s.context(), s.findings()))
-        .model(
-            v,
-            store.report(d),
-            scope(s),
-            ModelViews.place(states.asDelivered(d)),
-            s.findings(),
-            log.stream().map(e -> store.view(e, position)).toList(),
-            history.settings(),
-            before == null ? null : before.findings(),
-            before == null ? null : s.run().since(before.run()).orElse(null));
+    EnvelopeViews.ModelView view =
+        new ModelViews(s.context(), decisions.of(d, s.context(), s.findings()))
+            .model(
+                v,
+                store.report(d),
+                scope(s),
+                ModelViews.place(states.asDelivered(d)),
+                s.findings(),
+                log.stream().map(e -> store.view(e, position)).toList(),
+                history.settings(),
+                before == null ? null : before.findings(),
+                before == null ? null : s.run().since(before.run()).orElse(null),
+                drawn);
+    list.standing(
+        d.getId(),
+        new ProjectViews.StandingView(
+            s.envelope().spaces().size(),
+            s.context().figures().floorArea(),
+            s.envelope().surfaces().size(),
+            view.severities()));
+    return view;
+  }
+
+  /** Keeps a picture of a delivery for the list of projects. */
+  void picture(UUID id, DeliveryStates.State s) {
+    byte[] png = EnvelopePicture.png(s.envelope());
+    if (png != null) {
+      list.picture(id, png);
+    }
   }
 
   EnvelopeViews.PreviewView preview(UUID id, Repair repair) {
@@ -205,10 +233,10 @@ public class Deliveries {
     ModelViews later = new ModelViews(after, decisions.of(d, after, p.added()));
     return new EnvelopeViews.PreviewView(
         p.summary(),
-        p.resolved().stream().map(f -> now.finding(f, new Remedies(s.context()))).toList(),
-        p.added().stream().map(f -> later.finding(f, new Remedies(after))).toList(),
+        p.resolved().stream().map(now::finding).toList(),
+        p.added().stream().map(later::finding).toList(),
         p.removedSurfaces(),
-        p.changedSurfaces().stream().map(later::surface).toList(),
+        p.changedSurfaces().stream().map(x -> later.surface(x, true)).toList(),
         p.before(),
         p.after());
   }
@@ -235,6 +263,24 @@ public class Deliveries {
     } catch (NotApplicableException e) {
       throw Problem.notApplicable(e.getMessage());
     }
+  }
+
+  /** The remedies of some findings, worked out when they are asked for. */
+  List<EnvelopeViews.RemediesView> remedies(UUID id, List<String> asked) {
+    if (asked != null && asked.size() > MOST_FINDINGS) {
+      throw Problem.bad("Ask for the remedies of at most " + MOST_FINDINGS + " findings.");
+    }
+    DeliveryStates.State s = states.state(id);
+    Remedies remedies = new Remedies(s.context());
+    return findings(s, asked).stream()
+        .map(
+            f ->
+                new EnvelopeViews.RemediesView(
+                    f.id().toString(),
+                    remedies.of(f).stream()
+                        .map(r -> new EnvelopeViews.RemedyView(r.label(), r.repair()))
+                        .toList()))
+        .toList();
   }
 
   /** Findings by id. */
@@ -286,7 +332,7 @@ public class Deliveries {
               return store.loaded(id);
             });
     DeliveryStates.State made = states.after(s, now, run);
-    return view(now.delivery(), now.log(), made, changes ? s : null);
+    return view(now.delivery(), now.log(), made, changes ? s : null, changes);
   }
 
   /** What a repair makes of a state: what was shown before, when it is that of the same state. */
@@ -349,7 +395,8 @@ public class Deliveries {
   /** The model, or what of it differs from a state before. */
   private EnvelopeViews.ModelView model(UUID id, DeliveryStates.State before) {
     DeliveryStore.Loaded l = store.loaded(id);
-    return view(l.delivery(), l.log(), states.state(l.delivery(), l.inForce()), before);
+    return view(
+        l.delivery(), l.log(), states.state(l.delivery(), l.inForce()), before, before != null);
   }
 
   /** Makes a delivery the newest revision of a part; null for a part of its own. */

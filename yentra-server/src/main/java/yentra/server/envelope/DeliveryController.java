@@ -38,6 +38,7 @@ public class DeliveryController {
     this.answers = answers;
   }
 
+  /** The whole model, without the outlines of its surfaces and openings. */
   @GetMapping(path = "/deliveries/{id}/model", produces = MediaType.APPLICATION_JSON_VALUE)
   @ApiResponse(
       responseCode = "200",
@@ -48,10 +49,38 @@ public class DeliveryController {
           String encodings,
       @RequestHeader(name = HttpHeaders.IF_NONE_MATCH, required = false) @Parameter(hidden = true)
           String known) {
-    ModelAnswers.Answer a = answers.of(id);
+    return answer(id, ModelAnswers.Form.JSON, MediaType.APPLICATION_JSON, encodings, known);
+  }
+
+  /** The same as lines of JSON: the first without the long lists, then rows of these. */
+  @GetMapping(path = "/deliveries/{id}/rows", produces = MediaType.APPLICATION_NDJSON_VALUE)
+  ResponseEntity<byte[]> rows(
+      @PathVariable UUID id,
+      @RequestHeader(name = HttpHeaders.ACCEPT_ENCODING, required = false) @Parameter(hidden = true)
+          String encodings,
+      @RequestHeader(name = HttpHeaders.IF_NONE_MATCH, required = false) @Parameter(hidden = true)
+          String known) {
+    return answer(id, ModelAnswers.Form.ROWS, MediaType.APPLICATION_NDJSON, encodings, known);
+  }
+
+  /** Outlines and faces of all surfaces and openings, as a block of numbers. */
+  @GetMapping(path = "/deliveries/{id}/shapes", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  ResponseEntity<byte[]> shapes(
+      @PathVariable UUID id,
+      @RequestHeader(name = HttpHeaders.ACCEPT_ENCODING, required = false) @Parameter(hidden = true)
+          String encodings,
+      @RequestHeader(name = HttpHeaders.IF_NONE_MATCH, required = false) @Parameter(hidden = true)
+          String known) {
+    return answer(
+        id, ModelAnswers.Form.SHAPES, MediaType.APPLICATION_OCTET_STREAM, encodings, known);
+  }
+
+  private ResponseEntity<byte[]> answer(
+      UUID id, ModelAnswers.Form form, MediaType type, String encodings, String known) {
+    ModelAnswers.Answer a = answers.of(id, form);
     ResponseEntity.BodyBuilder b =
         ResponseEntity.status(a.tag().equals(known) ? HttpStatus.NOT_MODIFIED : HttpStatus.OK)
-            .contentType(MediaType.APPLICATION_JSON)
+            .contentType(type)
             .eTag(a.tag())
             .cacheControl(CacheControl.noCache())
             .varyBy(HttpHeaders.ACCEPT_ENCODING);
@@ -61,6 +90,13 @@ public class DeliveryController {
     return encodings != null && encodings.contains("gzip")
         ? b.header(HttpHeaders.CONTENT_ENCODING, "gzip").body(a.packed())
         : b.body(a.plain());
+  }
+
+  /** The repairs that would answer some findings. */
+  @PostMapping("/deliveries/{id}/remedies")
+  List<EnvelopeViews.RemediesView> remedies(
+      @PathVariable UUID id, @RequestBody EnvelopeViews.RemediesRequest asked) {
+    return deliveries.remedies(id, asked.findings());
   }
 
   /** The newest version of a delivery and of its project's settings, for whoever has the rest. */

@@ -55,7 +55,39 @@ public final class EnvelopeViews {
       List<PathView> path,
       List<LogViews.LogView> log,
       List<LogViews.SettingsEntry> settingsLog,
-      @Schema(nullable = true) SinceView since) {}
+      @Schema(nullable = true) SinceView since) {
+    /** The same without what there is very much of. */
+    ModelView withoutLists() {
+      return new ModelView(
+          delivery,
+          report,
+          scope,
+          delivered,
+          northAzimuth,
+          storeys,
+          List.of(),
+          List.of(),
+          List.of(),
+          constructions,
+          glazing,
+          assumed,
+          List.of(),
+          groups,
+          severities,
+          path,
+          log,
+          settingsLog,
+          since);
+    }
+  }
+
+  /**
+   * @param findings ids of findings
+   */
+  public record RemediesRequest(List<String> findings) {}
+
+  /** The repairs that would answer a finding, the likeliest first. */
+  public record RemediesView(String finding, List<RemedyView> remedies) {}
 
   /**
    * Says that a model holds only the spaces, surfaces and findings that differ from the state
@@ -164,8 +196,8 @@ public final class EnvelopeViews {
       SourceView source,
       @Schema(nullable = true) SourceView element,
       List<OpeningView> openings,
-      List<List<Double>> rings,
-      List<Double> triangles) {}
+      @Schema(nullable = true) List<List<Double>> rings,
+      @Schema(nullable = true) List<Double> triangles) {}
 
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record OpeningView(
@@ -180,8 +212,8 @@ public final class EnvelopeViews {
       @Schema(nullable = true) String glazing,
       SourceView source,
       @Schema(nullable = true) SourceView element,
-      List<List<Double>> rings,
-      List<Double> triangles) {}
+      @Schema(nullable = true) List<List<Double>> rings,
+      @Schema(nullable = true) List<Double> triangles) {}
 
   public record SourceView(String elementClass, String id, String name, int line, int column) {}
 
@@ -213,7 +245,6 @@ public final class EnvelopeViews {
       String limitUnit,
       int line,
       EvidenceView evidence,
-      List<RemedyView> remedies,
       @Schema(nullable = true) DecisionViews.AcceptanceView accepted,
       List<DecisionViews.AnswerView> answers) {}
 

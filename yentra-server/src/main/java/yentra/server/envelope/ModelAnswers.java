@@ -7,6 +7,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,7 +22,7 @@ import yentra.server.deliveries.DeliveryStates;
 
 /**
  * What readers of a delivery get, written and packed once for each of its versions: twenty people
- * who look at a model of a thousand spaces ask for the same six megabytes. After an edit only what
+ * who look at a model of a thousand spaces ask for the same megabytes. After an edit only what
  * differs is made anew.
  */
 @Service
@@ -31,21 +32,33 @@ public class ModelAnswers {
 
   private final Deliveries deliveries;
   private final JsonMapper json;
+  private final ModelRows rows;
   private final Cache<UUID, Kept> kept =
       Caffeine.newBuilder()
           .maximumWeight(MOST_BYTES)
-          .weigher((UUID k, Kept v) -> v.packed.length)
+          .weigher((UUID k, Kept v) -> v.packed.values().stream().mapToInt(b -> b.length).sum())
           .build();
   private final Cache<UUID, Object> locks = Caffeine.newBuilder().weakValues().build();
 
   ModelAnswers(Deliveries deliveries, JsonMapper json) {
     this.deliveries = deliveries;
     this.json = json;
+    this.rows = new ModelRows(json);
+  }
+
+  /** How a model is written. */
+  enum Form {
+    /** One JSON value. */
+    JSON,
+    /** {@link ModelRows}. */
+    ROWS,
+    /** {@link EnvelopeShapes}. */
+    SHAPES
   }
 
   /**
    * @param tag changes whenever the answer may
-   * @param packed JSON, gzip
+   * @param packed gzip
    */
   public record Answer(String tag, byte[] packed) {
     byte[] plain() {
@@ -61,21 +74,50 @@ public class ModelAnswers {
       Deliveries.Stamp stamp,
       DeliveryStates.State state,
       EnvelopeViews.ModelView view,
-      byte[] packed) {}
+      Map<Form, byte[]> packed) {}
 
-  public Answer of(UUID delivery) {
+  /** What the page asks for first, made before it asks. */
+  public void prepare(UUID delivery) {
+    of(delivery, Form.ROWS);
+    of(delivery, Form.SHAPES);
+  }
+
+  Answer of(UUID delivery, Form form) {
     Deliveries.Stamp now = deliveries.stamp(delivery);
     Kept k = kept.getIfPresent(delivery);
-    if (k == null || !k.stamp.equals(now)) {
+    if (k == null || !k.stamp.equals(now) || !k.packed.containsKey(form)) {
       synchronized (locks.get(delivery, d -> new Object())) {
         k = kept.getIfPresent(delivery);
         if (k == null || !k.stamp.equals(now)) {
           k = made(delivery, now, k);
-          kept.put(delivery, k);
         }
+        if (!k.packed.containsKey(form)) {
+          Map<Form, byte[]> more = new EnumMap<>(Form.class);
+          more.putAll(k.packed);
+          more.put(form, packed(k, form));
+          k = new Kept(k.stamp, k.state, k.view, more);
+        }
+        kept.put(delivery, k);
       }
     }
-    return new Answer(k.stamp.tag(), k.packed);
+    return new Answer(k.stamp.tag(), k.packed.get(form));
+  }
+
+  private byte[] packed(Kept k, Form form) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream(1 << 19);
+    try (OutputStream gzip = new Fast(out)) {
+      switch (form) {
+        case JSON -> json.writeValue(gzip, k.view);
+        case ROWS -> rows.write(k.stamp.tag(), k.view, gzip);
+        case SHAPES -> {
+          EnvelopeShapes.of(k.state.envelope()).write(gzip);
+          deliveries.picture(k.stamp.delivery(), k.state);
+        }
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return out.toByteArray();
   }
 
   private Kept made(UUID delivery, Deliveries.Stamp stamp, Kept before) {
@@ -83,13 +125,7 @@ public class ModelAnswers {
     Deliveries.Seen seen = deliveries.seen(delivery, alike ? before.state : null);
     EnvelopeViews.ModelView view =
         seen.view().since() == null ? seen.view() : merged(before.view, seen.view(), seen.state());
-    ByteArrayOutputStream out = new ByteArrayOutputStream(1 << 19);
-    try (OutputStream gzip = new Fast(out)) {
-      json.writeValue(gzip, view);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return new Kept(stamp, seen.state(), view, out.toByteArray());
+    return new Kept(stamp, seen.state(), view, Map.of());
   }
 
   /** Packing quickly matters more than the last tenth of the size. */

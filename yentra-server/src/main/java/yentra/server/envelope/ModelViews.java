@@ -11,7 +11,6 @@ import yentra.core.boundary.SpaceVolume;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.check.run.CheckRun;
 import yentra.core.check.run.FindingGroups;
-import yentra.core.check.run.Remedies;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Naming;
@@ -55,8 +54,8 @@ public final class ModelViews {
       List<LogViews.LogView> log,
       List<LogViews.SettingsEntry> settingsLog,
       List<Finding> findingsBefore,
-      CheckRun.Touched touched) {
-    Remedies remedies = new Remedies(context);
+      CheckRun.Touched touched,
+      boolean drawn) {
     Map<String, Integer> severities = new LinkedHashMap<>();
     for (Severity s : Severity.values()) {
       severities.put(s.label(), decisions.open(findings, s));
@@ -74,9 +73,9 @@ public final class ModelViews {
             .toList(),
         envelope.surfaces().parallelStream()
             .filter(s -> touched == null || touched.surfaces().contains(s.key()))
-            .map(this::surface)
+            .map(s -> surface(s, drawn && touched != null))
             .toList(),
-        envelope.orphans().stream().map(this::opening).toList(),
+        envelope.orphans().stream().map(o -> opening(o, drawn && touched != null)).toList(),
         constructions(),
         glazing(),
         envelope.notes().stream()
@@ -85,7 +84,7 @@ public final class ModelViews {
             .map(ModelViews::upper)
             .toList(),
         (touched == null ? findings : differing(findings, findingsBefore, touched))
-            .stream().map(f -> finding(f, remedies)).toList(),
+            .stream().map(this::finding).toList(),
         groups(findings),
         severities,
         new PathMarks(findings, decisions).all(context, scope, delivery.revision()),
@@ -145,7 +144,10 @@ public final class ModelViews {
         source(s.source()));
   }
 
-  EnvelopeViews.SurfaceView surface(Surface s) {
+  /**
+   * @param drawn with its outline and faces; those of a whole model come apart
+   */
+  EnvelopeViews.SurfaceView surface(Surface s, boolean drawn) {
     Polygon p = context.direction(s) < 0 ? s.polygon().reversed() : s.polygon();
     List<String> spaces = s.sides().stream().map(side -> side.space()).toList();
     String storey =
@@ -169,12 +171,12 @@ public final class ModelViews {
         s.kind().label(),
         source(s.source()),
         s.element() == null ? null : source(s.element()),
-        s.openings().stream().map(this::opening).toList(),
-        rings(s.polygon()),
-        triangles(s.withoutOpenings()));
+        s.openings().stream().map(o -> opening(o, drawn)).toList(),
+        drawn ? rings(s.polygon()) : null,
+        drawn ? triangles(EnvelopeShapes.faces(s)) : null);
   }
 
-  private EnvelopeViews.OpeningView opening(Opening o) {
+  private EnvelopeViews.OpeningView opening(Opening o, boolean drawn) {
     return new EnvelopeViews.OpeningView(
         o.key(),
         envelope.fileId(o.key()),
@@ -187,8 +189,8 @@ public final class ModelViews {
         o.glazing(),
         source(o.source()),
         o.element() == null ? null : source(o.element()),
-        rings(o.polygon()),
-        triangles(List.of(o.polygon())));
+        drawn ? rings(o.polygon()) : null,
+        drawn ? triangles(List.of(o.polygon())) : null);
   }
 
   /** Wall and glazed area by orientation, for outdoor walls. */
@@ -230,7 +232,7 @@ public final class ModelViews {
     return out;
   }
 
-  EnvelopeViews.FindingView finding(Finding f, Remedies remedies) {
+  EnvelopeViews.FindingView finding(Finding f) {
     return new EnvelopeViews.FindingView(
         f.id().toString(),
         f.code(),
@@ -250,9 +252,6 @@ public final class ModelViews {
                 .toList(),
             f.evidence().lines().stream().map(ModelViews::flat).toList(),
             f.evidence().points().stream().map(p -> flat(List.of(p))).toList()),
-        remedies.of(f).stream()
-            .map(r -> new EnvelopeViews.RemedyView(r.label(), r.repair()))
-            .toList(),
         decisions.accepted().get(f.id()),
         decisions.answers().getOrDefault(f.id(), List.of()));
   }
@@ -352,11 +351,15 @@ public final class ModelViews {
   static List<Double> flat(List<Vec3> points) {
     List<Double> out = new ArrayList<>(points.size() * 3);
     for (Vec3 p : points) {
-      out.add(Math.round(p.x() * 1e4) / 1e4);
-      out.add(Math.round(p.y() * 1e4) / 1e4);
-      out.add(Math.round(p.z() * 1e4) / 1e4);
+      out.add(rounded(p.x()));
+      out.add(rounded(p.y()));
+      out.add(rounded(p.z()));
     }
     return out;
+  }
+
+  static double rounded(double metres) {
+    return Math.round(metres * 1e4) / 1e4;
   }
 
   private static String upper(String s) {

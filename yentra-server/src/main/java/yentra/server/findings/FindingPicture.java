@@ -6,15 +6,11 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.geom.Path2D;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import javax.imageio.ImageIO;
 import yentra.core.bcf.BcfTopic;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Side;
@@ -23,6 +19,7 @@ import yentra.core.finding.Finding;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
+import yentra.server.web.Png;
 
 /**
  * A small picture of a finding for programs that do not show the model: the surfaces of its spaces,
@@ -128,13 +125,7 @@ public final class FindingPicture {
     } finally {
       g.dispose();
     }
-    ByteArrayOutputStream out = new ByteArrayOutputStream();
-    try {
-      ImageIO.write(image, "png", out);
-    } catch (IOException x) {
-      throw new UncheckedIOException(x);
-    }
-    return out.toByteArray();
+    return Png.of(image);
   }
 
   private Path2D path(List<Vec3> points, boolean closed) {

@@ -46,6 +46,7 @@ import yentra.server.YentraSettings;
 import yentra.server.db.tables.records.IntakeJobRecord;
 import yentra.server.deliveries.DeliveryStates;
 import yentra.server.deliveries.DeliveryStore;
+import yentra.server.envelope.ModelAnswers;
 import yentra.server.envelope.ModelViews;
 import yentra.server.projects.ProjectStore;
 import yentra.server.web.Problem;
@@ -63,6 +64,7 @@ public class Intake {
   private final DSLContext db;
   private final DeliveryStore store;
   private final DeliveryStates states;
+  private final ModelAnswers answers;
   private final ProjectStore projects;
   private final TransactionTemplate transaction;
   private final ObjectProvider<Scheduler> scheduler;
@@ -84,6 +86,7 @@ public class Intake {
       DSLContext db,
       DeliveryStore store,
       DeliveryStates states,
+      ModelAnswers answers,
       ProjectStore projects,
       TransactionTemplate transaction,
       ObjectProvider<Scheduler> scheduler,
@@ -95,6 +98,7 @@ public class Intake {
     this.db = db;
     this.store = store;
     this.states = states;
+    this.answers = answers;
     this.projects = projects;
     this.transaction = transaction;
     this.scheduler = scheduler;
@@ -324,7 +328,9 @@ public class Intake {
       Stage stage =
           delivery.stage(DeliveryStates.options(settings, ScopeState.AS_DELIVERED), made(id));
       long millis = (System.nanoTime() - start) / 1_000_000;
-      finish(j, new Read(delivery, settings, stage, millis));
+      say(id, ALMOST, "Checking");
+      DeliveryStates.Checked checked = states.check(j.getProjectId(), delivery, settings, stage);
+      prepare(finish(j, new Read(checked, stage, millis)));
     } catch (UnreadableException e) {
       fail(j, "failed", e.getMessage(), e.line(), e.column());
     } catch (CancelledException e) {
@@ -342,27 +348,41 @@ public class Intake {
     }
   }
 
-  /** A file that has been read, and what it took in ms. */
-  private record Read(Delivery delivery, ProjectSettings settings, Stage stage, long millis) {}
+  /** Whoever waited for a delivery looks at it now. */
+  private void prepare(UUID delivery) {
+    try {
+      answers.prepare(delivery);
+    } catch (RuntimeException e) {
+      LOG.warn(
+          "{} is read, but its view could not be prepared: it is made when asked for", delivery, e);
+    }
+  }
 
-  private void finish(IntakeJobRecord j, Read read) {
-    transaction.executeWithoutResult(
+  /** A file that has been read, and what it took in ms. */
+  private record Read(DeliveryStates.Checked checked, Stage stage, long millis) {
+    Delivery delivery() {
+      return checked.read();
+    }
+  }
+
+  private UUID finish(IntakeJobRecord j, Read read) {
+    return transaction.execute(
         t -> {
           alone(j.getProjectId());
           UUID delivery =
               store.add(
                   j.getProjectId(),
                   j.getFileName(),
-                  read.delivery.format().name().toLowerCase(java.util.Locale.ROOT),
+                  read.delivery().format().name().toLowerCase(java.util.Locale.ROOT),
                   j.getSha256(),
                   j.getSize(),
                   j.getAskedBy(),
                   ModelViews.report(
                       read.stage.envelope(),
                       read.stage.context().types(),
-                      bodies(read.delivery),
+                      bodies(read.delivery()),
                       read.millis),
-                  IdSketch.of(read.delivery.whole()));
+                  IdSketch.of(read.delivery().whole()));
           store.carryScope(delivery);
           int n =
               db.update(INTAKE_JOB)
@@ -377,7 +397,8 @@ public class Intake {
             throw new CancelledException();
           }
           next(j.getProjectId());
-          states.remember(delivery, read.delivery, read.settings, read.stage);
+          states.remember(delivery, read.checked, read.stage.envelope());
+          return delivery;
         });
   }
 

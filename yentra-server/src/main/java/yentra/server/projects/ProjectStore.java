@@ -160,29 +160,19 @@ public class ProjectStore {
                         deliveries.getOrDefault(r.get(PROJECT.ID), Map.of()))));
   }
 
-  /**
-   * Some projects in the order in which they were made, with all that is shown of them in a list.
-   *
-   * @param from how many to pass over
-   * @param most how many to give at most
-   */
-  ProjectViews.ProjectPage page(int from, int most) {
-    List<ProjectRecord> found =
-        db.selectFrom(PROJECT)
-            .orderBy(PROJECT.CREATED_AT, PROJECT.ID)
-            .offset(from)
-            .limit(most)
-            .fetch();
-    Map<UUID, List<ProjectViews.DeliverySummary>> deliveries =
-        deliveries(found.stream().map(ProjectRecord::getId).toList());
-    return new ProjectViews.ProjectPage(
-        from,
-        db.fetchCount(PROJECT),
-        found.stream().map(p -> view(p, deliveries.getOrDefault(p.getId(), List.of()))).toList());
+  @Transactional
+  void rename(UUID id, String name) {
+    lock(id);
+    db.update(PROJECT).set(PROJECT.NAME, name).where(PROJECT.ID.eq(id)).execute();
   }
 
   public ProjectViews.ProjectView get(UUID id) {
-    return view(record(id), deliveries(List.of(id)).getOrDefault(id, List.of()));
+    ProjectRecord p = record(id);
+    if (p.getDeletedAt() != null) {
+      throw Problem.notFound(
+          "The project, which was deleted and can be taken back from the list of projects,");
+    }
+    return view(p, deliveries(List.of(id)).getOrDefault(id, List.of()));
   }
 
   public long version(UUID id) {
@@ -205,7 +195,7 @@ public class ProjectStore {
   }
 
   /** The deliveries of projects, the newest first, in one query. */
-  private Map<UUID, List<ProjectViews.DeliverySummary>> deliveries(Collection<UUID> projects) {
+  Map<UUID, List<ProjectViews.DeliverySummary>> deliveries(Collection<UUID> projects) {
     Map<UUID, List<ProjectViews.DeliverySummary>> out = new HashMap<>();
     db.select(
             DELIVERY.PROJECT_ID,

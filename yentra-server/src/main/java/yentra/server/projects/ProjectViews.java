@@ -41,7 +41,42 @@ public final class ProjectViews {
    * @param from how many come before them
    * @param all how many there are
    */
-  public record ProjectPage(int from, int all, List<ProjectView> projects) {}
+  public record ProjectPage(int from, int all, List<ListedProject> projects) {}
+
+  /** Where projects are: at hand, put away, or thrown away and to be had back for a while. */
+  public enum Shelf {
+    OPEN,
+    ARCHIVED,
+    DELETED
+  }
+
+  /**
+   * A project as it stands in a list.
+   *
+   * @param touchedAt when somebody last changed something of it
+   * @param standing of the newest delivery, as it was last looked at or changed
+   * @param picture whether there is a picture of that delivery
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record ListedProject(
+      UUID id,
+      String name,
+      String createdBy,
+      Instant touchedAt,
+      Shelf shelf,
+      List<DeliverySummary> deliveries,
+      @Schema(nullable = true) StandingView standing,
+      boolean picture) {}
+
+  /**
+   * @param open how many findings are open, by severity
+   */
+  public record StandingView(
+      int spaces, double floorArea, int surfaces, Map<String, Integer> open) {}
+
+  public record NameRequest(String name) {}
+
+  public record ShelfRequest(Shelf shelf) {}
 
   public record SettingsRequest(long basedOn, SettingsView settings) {}
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { fromAddress, tableOf, toAddress } from './address';
-import { useView } from './state';
+import { useView } from '../model/state';
 
 const view = (change = {}) => ({ ...useView.getInitialState(), ...change });
 const none = new URLSearchParams();
@@ -32,6 +32,11 @@ describe('the address', () => {
     expect(toAddress(v, 'thermal', none)).toBe('?tab=losses');
     expect(toAddress(v, 'handover', none)).toBe('');
     expect(fromAddress(new URLSearchParams('tab=values'), 'scope').scopeTab).toBe('values');
+  });
+
+  it('knows no table that the workspace does not have', () => {
+    expect(fromAddress(new URLSearchParams('tab=attic'), 'findings').tab).toBeUndefined();
+    expect(fromAddress(new URLSearchParams('tab=log'), 'scope').scopeTab).toBeUndefined();
   });
 
   it('leaves out a selection that would make it too long to be passed on', () => {

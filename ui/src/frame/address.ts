@@ -1,4 +1,5 @@
-import type { GroupBy, ScopeTab, SheetTab, ThermalTab, View } from './state';
+import type { GroupBy, SheetTab, View } from '../model/state';
+import { tablesOf, type TableName } from '../shared/workspaces';
 
 /** So many selected objects are kept in the address; more would make it too long to be passed on. */
 const MOST = 24;
@@ -11,14 +12,17 @@ type Kept = Pick<
 
 const TABS = { scope: 'scopeTab', thermal: 'thermalTab' } as const;
 const tabOf = (workspace: string) => TABS[workspace as keyof typeof TABS] ?? 'tab';
-const HAVE_TABS = new Set(['scope', 'envelope', 'findings', 'thermal']);
+
+/** Opens a table of a workspace. */
+export const openTable = (workspace: string, table: TableName) =>
+  ({ [tabOf(workspace)]: table }) as Partial<Pick<View, 'tab' | 'scopeTab' | 'thermalTab'>>;
 
 /** The view of a workspace as the part of an address behind the question mark; the delivery stays. */
 export function toAddress(view: Kept, workspace: string, before: URLSearchParams): string {
   const out = new URLSearchParams();
   const delivery = before.get('delivery');
   if (delivery) out.set('delivery', delivery);
-  if (HAVE_TABS.has(workspace)) out.set('tab', view[tabOf(workspace)]);
+  if (tablesOf(workspace).length) out.set('tab', view[tabOf(workspace)]);
   if (view.selection.length && view.selection.length <= MOST)
     for (const key of view.selection) out.append('on', key);
   if (view.finding) out.set('finding', view.finding);
@@ -45,13 +49,8 @@ export function fromAddress(params: URLSearchParams, workspace: string): Partial
     groupBy: (params.get('by') ?? 'cause') as GroupBy,
     filters,
   };
-  const tab = params.get('tab');
-  if (tab && HAVE_TABS.has(workspace)) {
-    if (workspace === 'scope') out.scopeTab = tab as ScopeTab;
-    else if (workspace === 'thermal') out.thermalTab = tab as ThermalTab;
-    else out.tab = tab as SheetTab;
-  }
-  return out;
+  const tab = tablesOf(workspace).find((t) => t === params.get('tab'));
+  return tab ? { ...out, ...openTable(workspace, tab) } : out;
 }
 
 /** The table that a workspace begins with, when one of another workspace was open. */

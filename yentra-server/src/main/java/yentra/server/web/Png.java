@@ -1,0 +1,22 @@
+package yentra.server.web;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import javax.imageio.ImageIO;
+
+/** Pictures as PNG. */
+public final class Png {
+  private Png() {}
+
+  public static byte[] of(BufferedImage image) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    try {
+      ImageIO.write(image, "png", out);
+    } catch (IOException x) {
+      throw new UncheckedIOException(x);
+    }
+    return out.toByteArray();
+  }
+}
