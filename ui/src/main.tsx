@@ -5,13 +5,17 @@ import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import './styles.css';
 import { useLayout } from './model/layout';
 import { Projects } from './frame/Projects';
+import { BusyLine } from './frame/BusyLine';
 import { Workbench } from './frame/rooms';
+import { hearPrinting } from './model/printing';
 
 function wear(theme: string) {
   document.documentElement.dataset.theme = theme;
 }
 wear(useLayout.getState().theme);
 useLayout.subscribe((l) => wear(l.theme));
+
+hearPrinting();
 
 const client = new QueryClient({
   defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } },
@@ -21,6 +25,7 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={client}>
       <BrowserRouter>
+        <BusyLine />
         <Suspense fallback={<p className="p-8 text-muted">Opening …</p>}>
           <Routes>
             <Route path="/" element={<Projects />} />

@@ -61,7 +61,7 @@ export function BcfMenu({
     <>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger
-          className="btn-quiet ml-3 !h-[22px]"
+          className="btn-quiet ml-3 !h-6"
           disabled={edits.busy}
           data-testid="bcf"
         >

@@ -65,7 +65,7 @@ export function FindingSheet({ index, edits }: { index: ModelIndex; edits: Edits
         <label className="flex h-[30px] shrink-0 items-center gap-2 border-b border-line px-2 text-sm">
           <span className="text-muted">Grouped by</span>
           <select
-            className="field !h-[22px]"
+            className="field !h-6"
             data-testid="group-by"
             value={by}
             onChange={(e) => set({ groupBy: e.target.value as GroupBy, group: null })}

@@ -72,7 +72,7 @@ export function Limits({ index, project }: { index: ModelIndex; project: Project
     <div className="flex min-h-0 flex-1 flex-col" data-testid="limits">
       <div className="flex h-[32px] shrink-0 items-center gap-2 border-b border-line bg-paper px-2 text-sm">
         <input
-          className="field !h-[22px] w-48"
+          className="field !h-6 w-48"
           placeholder="Filter"
           aria-label="Filter limits"
           data-filter="first"
@@ -134,7 +134,7 @@ export function Limits({ index, project }: { index: ModelIndex; project: Project
                   <td className="text-right whitespace-nowrap">
                     <input
                       key={v}
-                      className={`field !h-[22px] w-20 text-right ${v === l.standard ? '' : 'font-semibold'}`}
+                      className={`field !h-6 w-20 text-right ${v === l.standard ? '' : 'font-semibold'}`}
                       aria-label={nameOf(l)}
                       defaultValue={text(v)}
                       onBlur={(e) => take(l, e.target.value)}

@@ -143,7 +143,7 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
         tools={
           <>
             <button
-              className="btn-quiet ml-3 !h-[22px]"
+              className="btn-quiet ml-3 !h-6"
               disabled={to === null || to === logPosition || edits.busy}
               data-testid="log-here"
               title="Undoes or makes again up to and with the entry chosen"
@@ -157,7 +157,7 @@ export function LogSheet({ index, edits }: { index: ModelIndex; edits: Edits }) 
               Back to this point
             </button>
             <button
-              className="btn-quiet !h-[22px]"
+              className="btn-quiet !h-6"
               disabled={!entries.length || edits.busy}
               data-testid="log-out"
               onClick={() => void ask()}

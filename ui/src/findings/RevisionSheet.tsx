@@ -180,7 +180,7 @@ function Steps({
             {s.reason && <p className="text-muted">{units.said(s.reason)}</p>}
             {s.repair && (
               <button
-                className="btn mt-0.5 !h-[22px] !text-sm"
+                className="btn mt-0.5 !h-6 !text-sm"
                 onClick={() => edits.consider(s.repair!, s.summary)}
               >
                 Make it all the same
@@ -189,13 +189,13 @@ function Steps({
             {outcome === 'not possible' &&
               (finding ? (
                 <button
-                  className="btn mt-0.5 !h-[22px] !text-sm"
+                  className="btn mt-0.5 !h-6 !text-sm"
                   onClick={() => set({ finding: finding.id, selection: [] })}
                 >
                   Answer it here
                 </button>
               ) : objects.length > 0 ? (
-                <button className="btn mt-0.5 !h-[22px] !text-sm" onClick={() => select(objects)}>
+                <button className="btn mt-0.5 !h-6 !text-sm" onClick={() => select(objects)}>
                   Show {count(objects.length, 'object')}
                 </button>
               ) : null)}

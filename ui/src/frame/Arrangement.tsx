@@ -1,19 +1,22 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
-import { leadOf, SIZES, sizeOf, turnLead, useLayout } from '../model/layout';
+import { useCallback, useMemo, useState } from 'react';
+import { type Lead, leadOf, SIZES, sizeOf, turnLead, useLayout } from '../model/layout';
 import { ArrangedContext } from '../shared/arrangement';
 import { Separator } from '../shared/Separator';
+import { isSmall, useWindow } from '../shared/useWindow';
 
 const FOLDED = 31;
 
-/** Width and height of the window, as it changes. */
-function useWindow(): [number, number] {
-  const [size, setSize] = useState<[number, number]>([window.innerWidth, window.innerHeight]);
-  useEffect(() => {
-    const resized = () => setSize([window.innerWidth, window.innerHeight]);
-    window.addEventListener('resize', resized);
-    return () => window.removeEventListener('resize', resized);
-  }, []);
-  return size;
+/** Rows of a window that is too small for parts beside each other: one under the other, to be scrolled. */
+function stacked(h: number, lead: Lead, folded: boolean): React.CSSProperties {
+  const stage = `${Math.max(220, 0.6 * h)}px`;
+  const work = folded ? `${FOLDED}px` : `${Math.max(300, 0.75 * h)}px`;
+  return {
+    gridTemplateColumns: 'minmax(0, 1fr)',
+    ...(lead === 'model'
+      ? { gridTemplateAreas: '"stage" "work" "side"', gridTemplateRows: `${stage} ${work} auto` }
+      : { gridTemplateAreas: '"work" "side" "stage"', gridTemplateRows: `${work} auto ${stage}` }),
+    overflowY: 'auto',
+  };
 }
 
 /**
@@ -32,7 +35,9 @@ export function Arrangement({
   side: React.ReactNode;
 }) {
   const layout = useLayout();
-  const [w, h] = useWindow();
+  const room = useWindow();
+  const [w, h] = room;
+  const small = isSmall(room);
   const lead = leadOf(layout, workspace);
   const modelFirst = lead === 'model';
   const folded = modelFirst && layout.sheetFolded;
@@ -64,16 +69,22 @@ export function Arrangement({
   return (
     <ArrangedContext value={arranged}>
       <div
-        className="grid min-h-0 min-w-0 flex-1"
+        className="arrangement grid min-h-0 min-w-0 flex-1"
         data-testid="arrangement"
         data-lead={lead}
-        style={{
-          gridTemplateColumns: `minmax(0, 1fr) ${sizes.side}px`,
-          gridTemplateRows: modelFirst
-            ? `minmax(0, 1fr) ${folded ? FOLDED : sizes.sheet}px`
-            : `${sizes.inset}px minmax(0, 1fr)`,
-          gridTemplateAreas: modelFirst ? '"stage side" "work side"' : '"work stage" "work side"',
-        }}
+        style={
+          small
+            ? stacked(h, lead, folded)
+            : {
+                gridTemplateColumns: `minmax(0, 1fr) ${sizes.side}px`,
+                gridTemplateRows: modelFirst
+                  ? `minmax(0, 1fr) ${folded ? FOLDED : sizes.sheet}px`
+                  : `${sizes.inset}px minmax(0, 1fr)`,
+                gridTemplateAreas: modelFirst
+                  ? '"stage side" "work side"'
+                  : '"work stage" "work side"',
+              }
+        }
       >
         <div
           className={`flex min-h-0 min-w-0 flex-col ${modelFirst ? '' : 'border-l border-line'}`}
@@ -90,7 +101,7 @@ export function Arrangement({
         <div className="flex min-h-0 min-w-0 flex-col" style={{ gridArea: 'side' }}>
           {side}
         </div>
-        {!folded && (
+        {!folded && !small && (
           <Separator
             label={modelFirst ? 'Height of the sheet' : 'Height of the model'}
             along="y"
@@ -102,16 +113,18 @@ export function Arrangement({
             style={{ gridArea: modelFirst ? 'work' : 'side', alignSelf: 'start' }}
           />
         )}
-        <Separator
-          label="Width of the column at the right"
-          along="x"
-          grows={-1}
-          value={sizes.side}
-          least={SIZES.side.least}
-          most={SIZES.side.most(w)}
-          onChange={(v) => layout.set({ side: v })}
-          style={{ gridColumn: 2, gridRow: '1 / 3', justifySelf: 'start' }}
-        />
+        {!small && (
+          <Separator
+            label="Width of the column at the right"
+            along="x"
+            grows={-1}
+            value={sizes.side}
+            least={SIZES.side.least}
+            most={SIZES.side.most(w)}
+            onChange={(v) => layout.set({ side: v })}
+            style={{ gridColumn: 2, gridRow: '1 / 3', justifySelf: 'start' }}
+          />
+        )}
       </div>
     </ArrangedContext>
   );

@@ -31,12 +31,17 @@ export function HeadLine({
     <header className="flex h-11 shrink-0 items-center gap-3 border-b border-line bg-panel px-3">
       <Link to="/" className="flex items-center gap-2 font-semibold text-kelp" title="All projects">
         <img src="/mark.svg" alt="" className="size-6" />
-        <span className="text-[15px]">Yentra</span>
+        <span className="text-[15px] max-md:sr-only">Yentra</span>
       </Link>
       {project && (
         <>
           <span className="h-5 w-px bg-line" />
           <span className="truncate font-semibold">{project.name}</span>
+          {chosen && (
+            <span className="hidden print:inline">
+              {chosen.fileName} · {revisionName(chosen, project)}
+            </span>
+          )}
           {chosen && (
             <DropdownMenu.Root>
               <DropdownMenu.Trigger className="btn max-w-64" data-testid="revisions">
@@ -64,14 +69,15 @@ export function HeadLine({
         </>
       )}
       <button
-        className="btn ml-auto w-56 justify-between text-muted"
+        className="btn ml-auto justify-between text-muted lg:w-56"
+        title="Find or do (Ctrl K)"
         onClick={() => set({ palette: true })}
         data-testid="search"
       >
         <span className="flex items-center gap-1.5">
-          <Search size={14} /> Find or do
+          <Search size={14} /> <span className="max-lg:sr-only">Find or do</span>
         </span>
-        <kbd className="font-mono text-sm">Ctrl K</kbd>
+        <kbd className="font-mono text-sm max-lg:hidden">Ctrl K</kbd>
       </button>
       {model && edits && (
         <>
@@ -82,7 +88,7 @@ export function HeadLine({
             title={`Undo (Ctrl Z)${model.delivery.undoes ? ': ' + units.said(model.delivery.undoes) : ''}`}
             data-testid="undo"
           >
-            <Undo2 size={15} /> Undo
+            <Undo2 size={15} /> <span className="max-lg:sr-only">Undo</span>
           </button>
           <button
             className="btn-quiet"
@@ -91,18 +97,18 @@ export function HeadLine({
             title={`Redo (Ctrl Shift Z)${model.delivery.redoes ? ': ' + units.said(model.delivery.redoes) : ''}`}
             data-testid="redo"
           >
-            <Redo2 size={15} /> Redo
+            <Redo2 size={15} /> <span className="max-lg:sr-only">Redo</span>
           </button>
         </>
       )}
       {project && model && <UnitSwitch project={project} />}
       <label
-        className="flex items-center gap-1.5"
+        className="flex items-center gap-1.5 print:hidden"
         title="Your name is written beside every repair you make"
       >
         <User size={15} className="text-muted" />
         <input
-          className="field w-32"
+          className="field w-20 lg:w-32"
           placeholder="Your name"
           aria-label="Your name"
           value={name}

@@ -3,6 +3,7 @@ import { NavLink } from 'react-router';
 import { useWorkspaceLink } from '../shared/useWorkspaceLink';
 import type { Model } from '../model/api';
 import { useLayout } from '../model/layout';
+import { isSmall, useWindow } from '../shared/useWindow';
 import { WORKSPACES } from '../shared/workspaces';
 
 const NOTHING = { text: '', mark: 'nothing' };
@@ -19,11 +20,12 @@ export function Path({
   children?: React.ReactNode;
 }) {
   const to = useWorkspaceLink(project);
-  const folded = useLayout((s) => s.pathFolded);
+  const small = isSmall(useWindow());
+  const folded = useLayout((s) => s.pathFolded) || small;
   const set = useLayout((s) => s.set);
   return (
     <nav
-      className={`flex shrink-0 flex-col overflow-y-auto border-r border-line bg-paper py-2 ${folded ? 'w-12' : 'w-[168px]'}`}
+      className={`flex shrink-0 flex-col overflow-y-auto print:hidden border-r border-line bg-paper py-2 ${folded ? 'w-12' : 'w-[168px]'}`}
       aria-label="Workspaces"
     >
       {WORKSPACES.map(([key, label], i) => {
@@ -63,19 +65,21 @@ export function Path({
         );
       })}
       {!folded && children}
-      <button
-        className="btn-quiet mx-1.5 mt-auto"
-        onClick={() => set({ pathFolded: !folded })}
-        title={folded ? 'Unfold the path' : 'Fold the path'}
-      >
-        {folded ? (
-          <ChevronsRight size={14} />
-        ) : (
-          <>
-            <ChevronsLeft size={14} /> Fold
-          </>
-        )}
-      </button>
+      {!small && (
+        <button
+          className="btn-quiet mx-1.5 mt-auto"
+          onClick={() => set({ pathFolded: !folded })}
+          title={folded ? 'Unfold the path' : 'Fold the path'}
+        >
+          {folded ? (
+            <ChevronsRight size={14} />
+          ) : (
+            <>
+              <ChevronsLeft size={14} /> Fold
+            </>
+          )}
+        </button>
+      )}
     </nav>
   );
 }

@@ -73,7 +73,7 @@ export function ClassTable({ model, index }: { model: Model; index: ScopeIndex }
   );
   const turn = (
     <button
-      className="btn ml-2 !h-[20px]"
+      className="btn ml-2 !h-6"
       title="Walls, windows and doors by storey, against the quantities in the file"
       onClick={() => setByStorey(!byStorey)}
       data-testid="by-storey"

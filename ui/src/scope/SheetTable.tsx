@@ -34,7 +34,7 @@ export function SheetTable({ draft, fixed }: { draft: SheetDraft; fixed: boolean
                   ),
               )}
               <th className="sticky top-0 z-10 border-b border-line bg-paper">
-                <button className="btn-quiet !h-[20px]" onClick={() => setAll(!all)}>
+                <button className="btn-quiet !h-6" onClick={() => setAll(!all)}>
                   {all ? 'Used columns' : 'All columns'}
                 </button>
               </th>
@@ -66,14 +66,14 @@ export function SheetTable({ draft, fixed }: { draft: SheetDraft; fixed: boolean
                 {!fixed && part !== 'about' && (
                   <td className="whitespace-nowrap">
                     <button
-                      className="btn-quiet !h-[20px] !px-1"
+                      className="btn-quiet !h-6 !px-1"
                       title="Add a row below"
                       onClick={() => insert(r)}
                     >
                       <Plus size={12} />
                     </button>
                     <button
-                      className="btn-quiet !h-[20px] !px-1"
+                      className="btn-quiet !h-6 !px-1"
                       title="Remove this row"
                       onClick={() => remove(r)}
                     >

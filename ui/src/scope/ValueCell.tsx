@@ -25,7 +25,7 @@ export function ValueCell({
     return (
       <input
         autoFocus
-        className="h-[22px] w-full rounded-sm border border-kelp bg-panel px-1"
+        className="h-6 w-full rounded-sm border border-kelp bg-panel px-1"
         aria-label="Value"
         value={editing}
         onClick={(e) => e.stopPropagation()}

@@ -65,7 +65,7 @@ export function ValueGrid({
           onKey={grid.key}
           tools={
             <input
-              className="ml-2 h-[20px] w-36 rounded-sm border border-line bg-panel px-1.5"
+              className="ml-2 h-6 w-36 rounded-sm border border-line bg-panel px-1.5"
               placeholder="Find a property"
               aria-label="Find a property"
               value={search}

@@ -180,6 +180,7 @@ export function elementSubject(
     },
     heights: heights(drawing),
     ground: groundOf(drawing, () => true),
+    volumes: [],
     summary: `${counted(drawing.items.length)} elements, ${counted(index.isIn)} in scope`,
   };
 }

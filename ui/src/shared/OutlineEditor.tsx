@@ -56,7 +56,7 @@ export function OutlineEditor({
             {(['x', 'y', 'z'] as const).map((axis) => (
               <input
                 key={axis}
-                className="field !h-[22px] w-[58px] px-1 text-right text-[11px]"
+                className="field !h-6 w-[58px] px-1 text-right text-[11px]"
                 aria-label={`Corner ${i + 1} ${axis}`}
                 defaultValue={units.length.to(p[axis]).toFixed(3)}
                 onBlur={(e) => set(i, axis, e.target.value)}
@@ -64,7 +64,7 @@ export function OutlineEditor({
               />
             ))}
             <button
-              className="btn-quiet !h-[22px] !px-0.5"
+              className="btn-quiet !h-6 !px-0.5"
               title={`Bring it to the nearest ${to} of another surface`}
               aria-label={`Bring corner ${i + 1} to the nearest ${to}`}
               onClick={() => snap(i)}
@@ -72,14 +72,14 @@ export function OutlineEditor({
               <Magnet size={13} />
             </button>
             <button
-              className="btn-quiet !h-[22px] !px-0.5"
+              className="btn-quiet !h-6 !px-0.5"
               title="Put a corner in behind it"
               onClick={() => insert(i)}
             >
               <Plus size={13} />
             </button>
             <button
-              className="btn-quiet !h-[22px] !px-0.5"
+              className="btn-quiet !h-6 !px-0.5"
               title="Take it out"
               disabled={ring.length <= 3}
               onClick={() => setRing(ring.filter((_, k) => k !== i))}
@@ -91,11 +91,7 @@ export function OutlineEditor({
       </ol>
       <label className="mt-1 flex items-center gap-2">
         Corners go to
-        <select
-          className="field !h-[22px]"
-          value={to}
-          onChange={(e) => setTo(e.target.value as SnapTo)}
-        >
+        <select className="field !h-6" value={to} onChange={(e) => setTo(e.target.value as SnapTo)}>
           <option value="corner">corners</option>
           <option value="edge">edges</option>
           <option value="plane">planes of this space</option>

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp, Copy, Download } from 'lucide-react';
 import { useView } from '../model/state';
+import { usePrinting } from '../model/printing';
 import { count, counted } from '../model/words';
 import { arranged, type Order } from './order';
 import { tsv } from './tsv';
@@ -23,6 +24,8 @@ export interface Column<T> {
 }
 
 const ROW = 26;
+/** More rows than this are no table that one prints. */
+const PRINTED = 5000;
 const NO_FILTERS: Record<string, string> = {};
 
 /** A dense, virtualised table: sortable, filterable by column, linked to the selection, copyable as TSV. */
@@ -147,6 +150,10 @@ export function Table<T>({
     }
   }
 
+  const printing = usePrinting((s) => s.on);
+  const lines = printing
+    ? shown.slice(0, PRINTED).map((_, index) => ({ index, start: index * ROW }))
+    : virtual.getVirtualItems();
   const width = columns.reduce((w, c) => w + c.width, 0);
   return (
     <div className="flex min-h-0 min-w-0 flex-1 flex-col" data-testid={`sheet-${name}`}>
@@ -169,13 +176,13 @@ export function Table<T>({
                 return (
                   <div
                     key={c.id}
-                    className={`flex min-w-0 flex-col px-1.5 pt-0.5 pb-1 ${c.sticky ? 'sticky left-0 z-[2] bg-paper' : ''}`}
+                    className={`flex min-w-0 flex-col px-1.5 pb-1 ${c.sticky ? 'sticky left-0 z-[2] bg-paper' : ''}`}
                     style={{ width: c.width, flexGrow: c.width }}
                     role="columnheader"
                     aria-sort={by ?? 'none'}
                   >
                     <button
-                      className={`flex items-center gap-1 text-sm font-semibold hover:text-ink ${c.marked ? 'text-error' : 'text-muted'} ${c.number ? 'justify-end' : ''}`}
+                      className={`flex h-6 items-center gap-1 text-sm font-semibold hover:text-ink ${c.marked ? 'text-error' : 'text-muted'} ${c.number ? 'justify-end' : ''}`}
                       onClick={() => sort(c.id)}
                       title={c.title ?? `Sort by ${c.head.toLowerCase()}`}
                     >
@@ -185,7 +192,7 @@ export function Table<T>({
                       {by === 'descending' && <ArrowDown size={11} />}
                     </button>
                     <input
-                      className={`h-[18px] min-w-0 rounded-sm border border-line/70 bg-panel px-1 text-[11px] ${c.number ? 'text-right' : ''}`}
+                      className={`h-6 min-w-0 rounded-sm border border-line/70 bg-panel px-1 text-sm ${c.number ? 'text-right' : ''}`}
                       aria-label={`Filter by ${c.head.toLowerCase()}`}
                       title={c.number ? 'Such as 3, > 2 or 2..5' : undefined}
                       data-filter={i === 0 ? 'first' : undefined}
@@ -197,8 +204,11 @@ export function Table<T>({
               })}
             </div>
           </div>
-          <div className="relative" style={{ height: virtual.getTotalSize() }}>
-            {virtual.getVirtualItems().map((v) => {
+          <div
+            className="relative"
+            style={{ height: printing ? lines.length * ROW : virtual.getTotalSize() }}
+          >
+            {lines.map((v) => {
               const row = shown[v.index];
               const on = selection.has(keyOf(row));
               return (
@@ -244,13 +254,13 @@ export function Table<T>({
         </span>
         {tools}
         <button
-          className="btn-quiet ml-auto !h-[22px]"
+          className="btn-quiet ml-auto !h-6"
           onClick={() => void copy()}
           title="Copy the rows as a table (Ctrl C)"
         >
           <Copy size={12} /> {copied ? 'Copied' : 'Copy'}
         </button>
-        <button className="btn-quiet !h-[22px]" onClick={save} title="Save the rows as a TSV file">
+        <button className="btn-quiet !h-6" onClick={save} title="Save the rows as a TSV file">
           <Download size={12} /> Save
         </button>
       </div>

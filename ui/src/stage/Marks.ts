@@ -3,18 +3,57 @@ import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
 import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
 import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import type { Look } from './StageScene';
+import type { Section } from './section';
 import type { StageColours } from '../model/colours';
 
-/** What is drawn over the model: outlines of what is selected, a repair's preview, the evidence of a finding. */
+/** What is drawn over the model: the faces of a cut, outlines of what is selected, a repair's preview, the evidence of a finding. */
 export class Marks {
   readonly scene = new THREE.Scene();
-  private readonly materials: LineMaterial[] = [];
+  private readonly marked = new THREE.Group();
+  private readonly cutFaces = new THREE.Group();
+  /** The planes that cut, in the scene, each with what it shows. */
+  private cuts: { plane: THREE.Plane; face: THREE.Group }[] = [];
   private readonly size = new THREE.Vector2(1, 1);
   private centre = new THREE.Vector3();
 
+  constructor() {
+    this.scene.add(this.cutFaces, this.marked);
+  }
+
   resize(width: number, height: number) {
     this.size.set(width, height);
-    for (const m of this.materials) m.resolution.copy(this.size);
+    this.scene.traverse((o) => {
+      if (o instanceof LineSegments2) o.material.resolution.copy(this.size);
+    });
+  }
+
+  /**
+   * Closes what is cut open.
+   *
+   * @param cuts planes in the scene, with what each shows
+   * @param centre the point of the model that the scene has as its origin
+   */
+  close(
+    cuts: { plane: THREE.Plane; section: Section }[],
+    centre: THREE.Vector3,
+    theme: StageColours,
+  ) {
+    this.centre = centre;
+    dispose(this.cutFaces);
+    this.cuts = cuts.map(({ plane, section }) => {
+      const face = new THREE.Group();
+      // what one plane shows, the others cut off
+      const clips = cuts.map((c) => c.plane).filter((other) => other !== plane);
+      if (section.fill.length) face.add(this.fill(section.fill, theme.ink, 0.16, 1, clips));
+      if (section.lines.length) face.add(this.line(section.lines, theme.ink, 2.2, 1, 2, clips));
+      this.cutFaces.add(face);
+      return { plane, face };
+    });
+  }
+
+  /** Shows the faces of those cuts that the camera looks at from where the model is cut away: nothing stands before these. */
+  seenFrom(camera: THREE.Vector3) {
+    for (const { plane, face } of this.cuts) face.visible = plane.distanceToPoint(camera) < 0;
   }
 
   /**
@@ -29,10 +68,7 @@ export class Marks {
     centre: THREE.Vector3,
     theme: StageColours,
   ) {
-    for (const o of this.scene.children)
-      ((o as THREE.Mesh).geometry as THREE.BufferGeometry).dispose();
-    this.scene.clear();
-    this.materials.length = 0;
+    dispose(this.marked);
     this.centre = centre;
     if (hovered.length) this.stroke(hovered, theme.accent, 2, 0.9);
     if (selected.length) {
@@ -69,13 +105,23 @@ export class Marks {
     );
     dot.position.fromArray(this.local(p));
     dot.renderOrder = 5;
-    this.scene.add(dot);
+    this.marked.add(dot);
   }
 
   private area(rings: number[][], colour: string, opacity: number) {
     const at: number[] = [];
     for (const r of rings)
       for (let i = 3; i + 5 < r.length; i += 3) at.push(...r.slice(0, 3), ...r.slice(i, i + 6));
+    this.marked.add(this.fill(at, colour, opacity, 3));
+  }
+
+  private fill(
+    at: number[],
+    colour: string,
+    opacity: number,
+    order: number,
+    clippingPlanes: THREE.Plane[] = [],
+  ): THREE.Mesh {
     const g = new THREE.BufferGeometry().setAttribute(
       'position',
       new THREE.BufferAttribute(this.local(at), 3),
@@ -88,28 +134,51 @@ export class Marks {
         opacity,
         side: THREE.DoubleSide,
         depthTest: false,
+        clippingPlanes,
       }),
     );
-    m.renderOrder = 3;
+    m.renderOrder = order;
     m.frustumCulled = false;
-    this.scene.add(m);
+    return m;
   }
 
   private stroke(at: number[], colour: string, width: number, opacity: number) {
+    this.marked.add(this.line(at, colour, width, opacity, 4));
+  }
+
+  private line(
+    at: number[],
+    colour: string,
+    width: number,
+    opacity: number,
+    order: number,
+    clippingPlanes: THREE.Plane[] = [],
+  ): LineSegments2 {
     const m = new LineMaterial({
       color: colour,
       linewidth: width,
       transparent: true,
       opacity,
       depthTest: false,
+      clipping: true,
+      clippingPlanes,
     });
     m.resolution.copy(this.size);
-    this.materials.push(m);
     const l = new LineSegments2(new LineSegmentsGeometry().setPositions(this.local(at)), m);
-    l.renderOrder = 4;
+    l.renderOrder = order;
     l.frustumCulled = false;
-    this.scene.add(l);
+    return l;
   }
+}
+
+/** Empties a group and gives back what it is drawn from. */
+function dispose(group: THREE.Group) {
+  group.traverse((o) => {
+    if (!(o instanceof THREE.Mesh)) return;
+    o.geometry.dispose();
+    (o.material as THREE.Material).dispose();
+  });
+  group.clear();
 }
 
 function segments(ring: number[], out: number[], closed = true) {

@@ -1,11 +1,13 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import type { ModelIndex } from '../model/model';
 import { STAGE } from '../model/colours';
 import { useLayout } from '../model/layout';
+import { usePrinting } from '../model/printing';
 import { useView } from '../model/state';
 import { Instruments } from './Instruments';
 import { Legend } from './Legend';
 import { Measure } from './Measure';
+import { SpaceNames } from './SpaceNames';
 import { StageTools } from './StageTools';
 import { StoreyLadder } from './StoreyLadder';
 import type { Subject } from './subject';
@@ -33,13 +35,20 @@ export function Stage({
 
   useEffect(() => {
     useView.setState({ drawn: subject.drawn });
-    scene?.setDrawing(subject.drawing, subject.ground);
+    scene?.setDrawing(subject.drawing, subject.ground, subject.volumes);
   }, [scene, subject]);
 
+  const printing = usePrinting((s) => s.on);
   const theme = useLayout((s) => s.theme);
-  useEffect(() => scene?.setTheme(STAGE[theme]), [scene, theme]);
+  useEffect(() => scene?.setTheme(STAGE[printing ? 'print' : theme]), [scene, theme, printing]);
 
   useEffect(() => scene?.setLook(look), [look, scene]);
+
+  // a browser prints what is drawn at once, and of this canvas only what it has shown
+  const sheet = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    if (printing && sheet.current) scene?.drawOnto(sheet.current);
+  }, [printing, scene]);
 
   const { hover } = pointer;
   useEffect(() => scene?.setHover(hover?.key ?? null), [scene, hover?.key]);
@@ -56,13 +65,14 @@ export function Stage({
         >
           <canvas
             ref={canvas}
-            className="absolute inset-0 h-full w-full"
+            className="absolute inset-0 h-full w-full print:hidden"
             style={{ cursor: measure ? 'crosshair' : hover ? 'pointer' : 'default' }}
             {...pointer.on}
             onDoubleClick={() => window.dispatchEvent(new CustomEvent('yentra:frame'))}
             role="img"
             aria-label={`The model: ${subject.summary}`}
           />
+          <canvas ref={sheet} className="hidden w-full print:block" aria-hidden />
           {measure && scene && (
             <Measure
               scene={scene}
@@ -72,6 +82,7 @@ export function Stage({
               clear={pointer.clear}
             />
           )}
+          <SpaceNames scene={scene} size={size} volumes={subject.volumes} />
           <Instruments scene={scene} height={size[1]} model={index.model} />
           {pointer.band && <BandMark band={pointer.band} />}
           {hover && named && (

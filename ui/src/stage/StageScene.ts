@@ -8,6 +8,9 @@ import { chosen, FAINT, FIRM, NONE } from './choice';
 import { ViewControls } from './ViewControls';
 import { STAGE, type StageColours } from '../model/colours';
 import { makeLayers } from './layers';
+import type { Point } from '../shared/geometry';
+import { sectionOf } from './section';
+import type { Volume } from './volumes';
 import { dye, raw, shadowMatrix, shared, styleOf } from './material';
 
 /** What the stage shows of the model. */
@@ -67,6 +70,7 @@ export class StageScene {
   private picking = new Picking(NOTHING);
   private colours = new Uint8Array();
   private shown = new Uint8Array();
+  private volumes: Volume[] = [];
   private centre = new THREE.Vector3();
   private lifts: number[] = [];
   /** Which faces and which edges an item has, by its place. */
@@ -127,7 +131,10 @@ export class StageScene {
     const shadow = this.shadow.material as THREE.MeshBasicMaterial;
     shadow.color.copy(raw(theme.ink));
     shadow.opacity = theme.shadow;
-    if (this.look) this.mark(this.look);
+    if (this.look) {
+      this.close(this.look);
+      this.mark(this.look);
+    }
     this.painter.setPaper(theme.paper);
     this.rest();
     this.request();
@@ -145,6 +152,19 @@ export class StageScene {
     });
   }
 
+  /** Draws all at once and copies it, for what cannot wait for frames. */
+  drawOnto(canvas: HTMLCanvasElement) {
+    if (this.stale && this.look) this.choose();
+    this.stale = false;
+    this.painter.settle();
+    this.marks.seenFrom(this.camera.position);
+    while (this.painter.frame());
+    const { domElement } = this.renderer;
+    canvas.width = domElement.width;
+    canvas.height = domElement.height;
+    canvas.getContext('2d')?.drawImage(domElement, 0, 0);
+  }
+
   /** Calls a function after each frame, until what it gives back is called. */
   eachFrame(hear: () => void): () => void {
     this.listeners.add(hear);
@@ -157,6 +177,7 @@ export class StageScene {
     this.pending = true;
     requestAnimationFrame(() => {
       this.pending = false;
+      this.marks.seenFrom(this.camera.position);
       if (this.painter.frame()) this.request();
       this.listeners.forEach((hear) => hear());
     });
@@ -179,8 +200,10 @@ export class StageScene {
    * Takes over a drawing; the view stays where it is, unless this is the first.
    *
    * @param ground height of the ground in metres
+   * @param volumes the spaces that the drawing closes
    */
-  setDrawing(drawing: Drawing, ground: number) {
+  setDrawing(drawing: Drawing, ground: number, volumes: Volume[]) {
+    this.volumes = volumes;
     const same = drawing.positions === this.drawing.positions && !this.look?.apart;
     this.drawing = drawing;
     this.shown = new Uint8Array(drawing.items.length);
@@ -259,6 +282,7 @@ export class StageScene {
     if (repaint || before?.visible !== look.visible || before.apart !== look.apart)
       this.sort(look, repaint);
     this.clip(look);
+    if (repaint || !before || PICTURE.some((k) => before[k] !== look[k])) this.close(look);
     this.mark(look);
     if (repaint || !before || PICTURE.some((k) => before[k] !== look[k])) {
       this.painter.disturb(false);
@@ -304,6 +328,26 @@ export class StageScene {
       );
     }
     if (look.sweep) this.clips.push(look.sweep.clone().translate(this.centre.clone().negate()));
+  }
+
+  /** Closes the spaces that are cut open; not where all but the place of a finding is faint, or storeys stand apart. */
+  private close(look: Look) {
+    const cuts = look.apart || look.ghosted ? [] : this.clips;
+    const seen = (i: number) => this.shown[i] > 0;
+    this.marks.close(
+      cuts.map((plane) => ({
+        plane,
+        section: sectionOf(
+          this.drawing,
+          this.picking.boxes,
+          this.volumes,
+          plane.clone().translate(this.centre),
+          seen,
+        ),
+      })),
+      this.centre,
+      this.theme,
+    );
   }
 
   private paint(it: Item, alpha: number, known: Map<string, THREE.Color>) {
@@ -439,6 +483,18 @@ export class StageScene {
   toScreen(point: THREE.Vector3, width: number, height: number): { x: number; y: number } {
     const q = point.clone().project(this.camera);
     return { x: ((q.x + 1) * width) / 2, y: ((1 - q.y) * height) / 2 };
+  }
+
+  /** Where a point of the model is on the screen, and how large a pixel is there; null behind the camera. */
+  seenAt(p: Point, width: number, height: number) {
+    const at = new THREE.Vector3(p.x, p.y, p.z).sub(this.centre);
+    const away = at
+      .clone()
+      .sub(this.camera.position)
+      .dot(this.camera.getWorldDirection(new THREE.Vector3()));
+    if (away <= this.camera.near) return null;
+    const metresPerPixel = (2 * away * Math.tan((this.camera.fov * Math.PI) / 360)) / height;
+    return { ...this.toScreen(at, width, height), metresPerPixel };
   }
 
   /** A point of the drawing in model coordinates. */

@@ -36,7 +36,7 @@ export function StageTools({ scene }: { scene: StageScene | null }) {
   const { lead, turn } = useArranged();
   return (
     <div
-      className="flex shrink-0 flex-wrap items-center gap-1 border-b border-line bg-paper px-1.5 py-[3px]"
+      className="flex shrink-0 flex-wrap items-center gap-1 border-b print:hidden border-line bg-paper px-1.5 py-[3px]"
       role="toolbar"
       aria-label="The model"
     >

@@ -38,7 +38,7 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
 
   return (
     <div
-      className={`flex shrink-0 flex-col border-r border-line bg-paper ${folded ? 'w-[30px]' : 'w-[30px] @2xl:w-[108px]'}`}
+      className={`flex shrink-0 flex-col border-r print:hidden border-line bg-paper ${folded ? 'w-[48px]' : 'w-[48px] @2xl:w-[116px]'}`}
       data-testid="ladder"
     >
       <div className="flex h-[26px] items-center">
@@ -55,7 +55,7 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
       <div className="relative my-3 min-h-0 flex-1">
         <Slider.Root
           orientation="vertical"
-          className="absolute inset-y-0 left-[7px] flex w-[16px] touch-none flex-col items-center select-none"
+          className="absolute inset-y-0 left-0 flex w-6 touch-none flex-col items-center select-none"
           min={lo}
           max={hi}
           step={0.1}
@@ -72,14 +72,16 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
               aria-label={`${end} cut`}
               aria-valuetext={units.level(range[i])}
               title={`${end} cut at ${units.level(range[i])}: drag, or use the arrow keys`}
-              className="block h-[12px] w-[18px] cursor-ns-resize rounded-sm border border-kelp bg-panel"
-            />
+              className="group flex h-6 w-6 cursor-ns-resize items-center justify-center"
+            >
+              <span className="h-[10px] w-[18px] rounded-sm border border-kelp bg-panel group-hover:bg-kelp-soft" />
+            </Slider.Thumb>
           ))}
         </Slider.Root>
         {rungs.map((r, i) => (
           <button
             key={r.key}
-            className={`absolute -mb-[12px] flex h-[24px] items-center gap-1 text-left text-[11px] leading-none hover:text-kelp ${folded ? 'left-[24px] w-[6px]' : 'left-[24px] w-[6px] @2xl:right-0 @2xl:w-auto'}`}
+            className={`absolute -mb-[12px] flex h-[24px] items-center gap-1 text-left text-[11px] leading-none hover:text-kelp ${folded ? 'left-6 w-6' : 'left-6 w-6 @2xl:right-0 @2xl:w-auto'}`}
             style={{ bottom: share(r.level) }}
             title={`${r.name}, ${units.level(r.level)}: show only this storey`}
             aria-label={`${r.name}: show only this storey`}

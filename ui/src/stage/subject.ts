@@ -6,6 +6,7 @@ import { type Units } from '../model/units';
 import { COLOUR_BY, colouring, type Known } from './colouring';
 import { counted } from '../model/words';
 import type { Drawing, Item, Pattern } from './drawing';
+import { volumesOf, type Volume } from './volumes';
 import { envelopeDrawing } from './envelopeDrawing';
 
 export interface LegendEntry {
@@ -30,6 +31,8 @@ export interface Subject {
   heights: [number, number];
   /** Height of the ground that the building stands on, in metres. */
   ground: number;
+  /** The spaces whose volumes it closes; none where elements are drawn. */
+  volumes: Volume[];
   /** What is drawn, in words. */
   summary: string;
 }
@@ -95,6 +98,7 @@ export function envelopeSubject(
     },
     heights: heights(drawing),
     ground: groundOf(drawing, (it) => outdoor.has(it.owner)),
+    volumes: volumesOf(index),
     summary: `${counted(index.model.spaces.length)} spaces, ${counted(index.model.surfaces.length)} surfaces, ${counted(index.openings.size)} openings`,
   };
 }

@@ -145,7 +145,7 @@ export function Losses({ index, thermal }: { index: ModelIndex; thermal: Thermal
           <label className="ml-3 flex items-center gap-1.5">
             By
             <select
-              className="field !h-[22px]"
+              className="field !h-6"
               data-testid="loss-by"
               value={by}
               onChange={(e) => {

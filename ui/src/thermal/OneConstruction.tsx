@@ -165,7 +165,7 @@ function Layers({ layers, edits }: { layers: LayerRow[]; edits: Edits }) {
             <td>
               {layers.length > 1 && l.share === 1 && (
                 <button
-                  className="btn-quiet !h-[20px] !px-1"
+                  className="btn-quiet !h-6 !px-1"
                   title="Merge it into its neighbour, keeping resistance and heat capacity"
                   aria-label={`Merge ${l.name} into its neighbour`}
                   onClick={() =>

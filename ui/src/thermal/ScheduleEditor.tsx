@@ -86,7 +86,7 @@ export function ScheduleEditor({
       </div>
       <p className="mt-1 text-sm text-muted">
         <select
-          className="field !h-[22px] text-sm"
+          className="field !h-6 text-sm"
           aria-label="Kind of values"
           value={p.type}
           onChange={(e) => setP({ ...p, type: e.target.value })}

@@ -18,6 +18,9 @@ final class Axe {
   /** By far the dearest rule; the tables of a workspace share the colours of its first view. */
   private static final List<String> CONTRAST = List.of("color-contrast");
 
+  /** Room to hit: 24 pixels each way; not among the rules that are on by themselves. */
+  private static final List<String> TARGETS = List.of("target-size");
+
   /** Every table of every workspace too, which takes a minute more. */
   private static final boolean EVERY_TABLE = Boolean.getBoolean("yentra.axe.tables");
 
@@ -66,6 +69,7 @@ final class Axe {
   /** All rules on paper; in slate what depends on colours. */
   void look(String view) {
     note(view, new AxeBuilder());
+    note(view, new AxeBuilder().withOnlyRules(TARGETS));
     wear("slate");
     note(view + " in slate", new AxeBuilder().withOnlyRules(CONTRAST));
     wear("paper");

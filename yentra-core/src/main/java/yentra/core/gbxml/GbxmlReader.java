@@ -164,19 +164,20 @@ public final class GbxmlReader {
           cursor.line(),
           cursor.column());
     }
-    values.length = rootUnit("lengthUnit", cursor.attribute("lengthUnit"), "Meters");
-    values.area = rootUnit("areaUnit", cursor.attribute("areaUnit"), "SquareMeters");
-    values.volume = rootUnit("volumeUnit", cursor.attribute("volumeUnit"), "CubicMeters");
+    values.length = rootUnit("lengthUnit", cursor.attribute("lengthUnit"), "Meters", "metres");
+    values.area = rootUnit("areaUnit", cursor.attribute("areaUnit"), "SquareMeters", "square metres");
+    values.volume = rootUnit("volumeUnit", cursor.attribute("volumeUnit"), "CubicMeters", "cubic metres");
     String temperature = cursor.attribute("temperatureUnit");
     if (temperature == null || !Set.of("C", "F", "K", "R").contains(temperature)) {
-      unitAssumed("temperatureUnit", temperature, "degrees Celsius");
+      unitAssumed("temperatureUnit", temperature, "degrees Celsius", "degrees Celsius");
     } else {
       values.temperature = temperature;
     }
     return version == null ? "" : version;
   }
 
-  private LengthUnit rootUnit(String attribute, String stated, String fallback) {
+  private LengthUnit rootUnit(
+      String attribute, String stated, String fallback, String said) {
     LengthUnit unit =
         stated == null
             ? null
@@ -186,13 +187,13 @@ public final class GbxmlReader {
               default -> GbxmlUnits.length(stated).orElse(null);
             };
     if (unit == null) {
-      unitAssumed(attribute, stated, fallback);
+      unitAssumed(attribute, stated, fallback, said);
       return LengthUnit.METRE;
     }
     return unit;
   }
 
-  private void unitAssumed(String attribute, String stated, String fallback) {
+  private void unitAssumed(String attribute, String stated, String fallback, String said) {
     values.note(
         ReadNote.Kind.UNIT_ASSUMED,
         "",
@@ -201,7 +202,7 @@ public final class GbxmlReader {
         (stated == null
                 ? attribute + " is not declared: "
                 : attribute + " \"" + Values.clip(stated) + "\" is not known: ")
-            + fallback
+            + said
             + " assumed.",
         cursor.line(),
         cursor.column());

@@ -169,6 +169,7 @@ final class Values {
         owner,
         kept,
         GbxmlUnits.length(length),
+        length.plural(),
         unit == null
             ? Optional.of(length.metres())
             : GbxmlUnits.length(unit).map(LengthUnit::metres),
@@ -190,6 +191,7 @@ final class Values {
         owner,
         kept,
         GbxmlUnits.si(quantity),
+        quantity.si().symbol(),
         unit == null ? Optional.of(1.0) : GbxmlUnits.unit(quantity, unit).map(Unit::factor),
         understood);
   }
@@ -199,6 +201,7 @@ final class Values {
       String owner,
       Kept kept,
       String fallback,
+      String said,
       Optional<Double> factor,
       Set<String> understood) {
     Optional<Double> d = parsed(leaf, owner, kept);
@@ -210,7 +213,7 @@ final class Values {
       return factor;
     }
     if (leaf.attribute("unit") == null) {
-      assumed(leaf, owner, fallback);
+      assumed(leaf, owner, fallback, said);
     }
     kept.child(leaf.name(), leaf.attributes(), understood);
     return Optional.of(d.get() * factor.get());
@@ -249,13 +252,13 @@ final class Values {
         leaf.column());
   }
 
-  private void assumed(Leaf leaf, String owner, String unit) {
+  private void assumed(Leaf leaf, String owner, String unit, String said) {
     note(
         ReadNote.Kind.UNIT_ASSUMED,
         owner,
         leaf.name(),
         unit,
-        leaf.name() + " has no unit: " + unit + " assumed.",
+        leaf.name() + " has no unit: " + said + " assumed.",
         leaf.line(),
         leaf.column());
   }

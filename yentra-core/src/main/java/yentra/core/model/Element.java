@@ -1,6 +1,7 @@
 package yentra.core.model;
 
 import java.util.List;
+import java.util.Locale;
 import yentra.core.envelope.SourceRef;
 
 /**
@@ -33,14 +34,23 @@ public record Element(
     String parent,
     String layer,
     SourceRef source) {
-  /** The name with the long name, or the class and key when there is neither. */
+  /**
+   * The name with the long name, the long name alone where it says the name too, or the class and
+   * key when there is neither.
+   */
   public String label() {
     String own = name.strip();
     String more = longName.strip();
     if (own.isEmpty() && more.isEmpty()) {
       return entity + " " + key;
     }
-    return more.isEmpty() || more.equals(own) ? own : own.isEmpty() ? more : own + " " + more;
+    return more.isEmpty() ? own : own.isEmpty() || says(more, own) ? more : own + " " + more;
+  }
+
+  /** Whether a name has another in it as a whole word or words, such as "Boat hall" has "hall". */
+  private static boolean says(String name, String other) {
+    return (" " + name.toLowerCase(Locale.ROOT) + " ")
+        .contains(" " + other.toLowerCase(Locale.ROOT) + " ");
   }
 
   /**

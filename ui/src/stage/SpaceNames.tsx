@@ -1,0 +1,70 @@
+import { useEffect, useState } from 'react';
+import * as THREE from 'three';
+import { free, type Label, widthOf } from './labels';
+import type { StageScene } from './StageScene';
+import type { Volume } from './volumes';
+
+/** At most so many names stand in the picture. */
+const MOST = 40;
+/** So far over the floor a name stands, in metres. */
+const OVER = 0.05;
+
+/** Names of the spaces whose floors are seen from near enough. They move with the view; which there are is decided when it rests. */
+export function SpaceNames({
+  scene,
+  size,
+  volumes,
+}: {
+  scene: StageScene | null;
+  size: readonly [number, number];
+  volumes: Volume[];
+}) {
+  const [labels, setLabels] = useState<Label[]>([]);
+  useEffect(() => {
+    if (!scene) return;
+    let chosen: Volume[] = [];
+    return scene.eachFrame(() => {
+      if (scene.resting) chosen = choose(scene, size, volumes);
+      setLabels((before) =>
+        chosen.length || before.length ? chosen.flatMap((v) => labelOf(scene, size, v)) : before,
+      );
+    });
+  }, [scene, size, volumes]);
+  return (
+    <div className="pointer-events-none absolute inset-0" aria-hidden data-testid="space-names">
+      {labels.map((l) => (
+        <span
+          key={l.key}
+          className="absolute -translate-x-1/2 -translate-y-1/2 rounded-sm bg-paper/80 px-1 text-xs whitespace-nowrap text-ink"
+          style={{ left: l.x, top: l.y }}
+        >
+          {l.name}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** The name of a space at its place on the screen; none where that is behind the camera or outside. */
+function labelOf(scene: StageScene, [width, height]: readonly [number, number], v: Volume) {
+  if (!v.place) return [];
+  const at = scene.seenAt({ ...v.place, z: v.place.z + OVER }, width, height);
+  if (!at || at.x < 0 || at.y < 0 || at.x > width || at.y > height) return [];
+  return [{ key: v.key, name: v.name, x: at.x, y: at.y, room: v.room / at.metresPerPixel }];
+}
+
+function choose(scene: StageScene, size: readonly [number, number], volumes: Volume[]): Volume[] {
+  const by = new Map(volumes.map((v) => [v.key, v]));
+  const wide = volumes.flatMap((v) => labelOf(scene, size, v)).filter((l) => l.room > widthOf(l));
+  const probe = scene.probing();
+  const seen = (l: Label) => {
+    const { x, y, z } = by.get(l.key)!.place!;
+    const hit = probe.pick(
+      new THREE.Vector2((l.x / size[0]) * 2 - 1, 1 - (l.y / size[1]) * 2),
+    )?.point;
+    if (!hit) return true;
+    const eye = scene.world(scene.camera.position);
+    return scene.world(hit).distanceTo(eye) > new THREE.Vector3(x, y, z + OVER).distanceTo(eye);
+  };
+  return free(wide, MOST, seen).map((l) => by.get(l.key)!);
+}
