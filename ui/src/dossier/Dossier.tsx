@@ -88,7 +88,7 @@ function Overview({
       </Section>
       {repairs && (
         <>
-          <Section title="Simplify">
+          <Section title="Simplify" acts>
             {SIMPLIFICATIONS.map(({ label, title, repair }) => (
               <button
                 key={label}
@@ -100,13 +100,13 @@ function Overview({
               </button>
             ))}
           </Section>
-          <Section title="Repair as a whole">
+          <Section title="Repair as a whole" acts>
             <Actions actions={modelActions()} edits={edits} />
           </Section>
         </>
       )}
       <RepairLog index={index} />
-      <p className="px-3 py-2 text-sm text-muted">
+      <p className="px-3 py-2 text-sm text-muted print:hidden">
         Click a surface in the model or a row in the sheet to see its facts. N goes to the next
         finding.
       </p>

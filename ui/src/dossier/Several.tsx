@@ -48,7 +48,7 @@ export function Several({
         </dl>
       </Section>
       {two && (
-        <Section title="Repair by hand">
+        <Section title="Repair by hand" acts>
           <button
             className="btn"
             onClick={() =>
@@ -66,7 +66,7 @@ export function Several({
         </Section>
       )}
       {surfaces.length > 1 && surfaces.length === keys.length && (
-        <Section title="For all of them">
+        <Section title="For all of them" acts>
           <Actions
             key={keys.join(' ')}
             actions={surfacesActions(
@@ -80,12 +80,12 @@ export function Several({
         </Section>
       )}
       {spaces.length > 1 && spaces.length === keys.length && (
-        <Section title="For all of them">
+        <Section title="For all of them" acts>
           <Actions key={keys.join(' ')} actions={[naming(keys)]} edits={edits} />
         </Section>
       )}
       {spaces.length > 1 && spaces.length === keys.length && (
-        <Section title="Simplify">
+        <Section title="Simplify" acts>
           <button
             className="btn"
             onClick={() =>

@@ -65,7 +65,7 @@ export function SpaceFacts({
         </dl>
       </Section>
       <FindingLinks list={index.findingsOf.get(s.key) ?? []} />
-      <Section title="Repair by hand">
+      <Section title="Repair by hand" acts>
         <CloseHoles space={s} index={index} edits={edits} />
         <Actions key={s.key} actions={spaceActions(s, index)} edits={edits} />
       </Section>

@@ -59,7 +59,7 @@ export function SurfaceFacts({
           </p>
         </Section>
       )}
-      <Section title="Repair by hand">
+      <Section title="Repair by hand" acts>
         <div className="flex flex-wrap gap-1.5">
           <button
             className="btn"
@@ -205,7 +205,7 @@ export function OpeningFacts({
         </dl>
       </Section>
       <FindingLinks list={index.findingsOf.get(o.key) ?? []} />
-      <Section title="Repair by hand">
+      <Section title="Repair by hand" acts>
         <div className="flex flex-wrap gap-1.5">
           <button
             className="btn"

@@ -30,7 +30,7 @@ export function HeadLine({
   return (
     <header className="flex h-11 shrink-0 items-center gap-3 border-b border-line bg-panel px-3">
       <Link to="/" className="flex items-center gap-2 font-semibold text-kelp" title="All projects">
-        <img src="/mark.svg" alt="" className="size-6" />
+        <img src="/mark.svg" alt="" className="size-6 shrink-0" />
         <span className="text-[15px] max-md:sr-only">Yentra</span>
       </Link>
       {project && (

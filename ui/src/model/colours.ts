@@ -77,12 +77,14 @@ export interface StageColours {
   paper: string;
   ink: string;
   accent: string;
+  /** What closes a space that is cut open. */
+  cut: string;
   shadow: number;
 }
 export const STAGE: Record<'paper' | 'slate' | 'print', StageColours> = {
-  paper: { paper: '#F6F4EE', ink: '#1D2B2F', accent: '#12645C', shadow: 0.13 },
-  print: { paper: '#FFFFFF', ink: '#000000', accent: '#12645C', shadow: 0.1 },
-  slate: { paper: '#1F2A2E', ink: '#0B1113', accent: '#5CC2B2', shadow: 0.45 },
+  paper: { paper: '#F6F4EE', ink: '#1D2B2F', accent: '#12645C', cut: '#FFFFFF', shadow: 0.13 },
+  print: { paper: '#FFFFFF', ink: '#000000', accent: '#12645C', cut: '#FFFFFF', shadow: 0.1 },
+  slate: { paper: '#1F2A2E', ink: '#0B1113', accent: '#5CC2B2', cut: '#3A4A50', shadow: 0.45 },
 };
 /** What is pointed at in a list. */
 export const LIT = '#0E7C66';

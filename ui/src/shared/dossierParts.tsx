@@ -14,9 +14,18 @@ export function Title({ children, sub }: { children: React.ReactNode; sub?: Reac
   );
 }
 
-export function Section({ title, children }: { title: string; children: React.ReactNode }) {
+export function Section({
+  title,
+  acts,
+  children,
+}: {
+  title: string;
+  /** Holds nothing but what is pressed, which is of no use on paper. */
+  acts?: boolean;
+  children: React.ReactNode;
+}) {
   return (
-    <section className="border-b border-line px-3 py-2">
+    <section className={`border-b border-line px-3 py-2 ${acts ? 'print:hidden' : ''}`}>
       <h2 className="kicker mb-1">{title}</h2>
       {children}
     </section>

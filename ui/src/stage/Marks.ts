@@ -44,7 +44,7 @@ export class Marks {
       const face = new THREE.Group();
       // what one plane shows, the others cut off
       const clips = cuts.map((c) => c.plane).filter((other) => other !== plane);
-      if (section.fill.length) face.add(this.fill(section.fill, theme.ink, 0.16, 1, clips));
+      if (section.fill.length) face.add(this.fill(section.fill, theme.cut, 0.62, 1, clips));
       if (section.lines.length) face.add(this.line(section.lines, theme.ink, 2.2, 1, 2, clips));
       this.cutFaces.add(face);
       return { plane, face };

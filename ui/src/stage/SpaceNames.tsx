@@ -45,26 +45,28 @@ export function SpaceNames({
   );
 }
 
-/** The name of a space at its place on the screen; none where that is behind the camera or outside. */
+/** The name of a space on its cut, or else on its floor; none where that is behind the camera or outside. */
 function labelOf(scene: StageScene, [width, height]: readonly [number, number], v: Volume) {
-  if (!v.place) return [];
-  const at = scene.seenAt({ ...v.place, z: v.place.z + OVER }, width, height);
+  const onCut = scene.placeOnCut(v.key);
+  const place = onCut?.place ?? (v.place && { ...v.place, z: v.place.z + OVER });
+  const at = place && scene.seenAt(place, width, height);
   if (!at || at.x < 0 || at.y < 0 || at.x > width || at.y > height) return [];
-  return [{ key: v.key, name: v.name, x: at.x, y: at.y, room: v.room / at.metresPerPixel }];
+  const room = (onCut?.room ?? v.room) / at.metresPerPixel;
+  return [{ key: v.key, name: v.name, x: at.x, y: at.y, room, place, cut: !!onCut }];
 }
 
 function choose(scene: StageScene, size: readonly [number, number], volumes: Volume[]): Volume[] {
   const by = new Map(volumes.map((v) => [v.key, v]));
   const wide = volumes.flatMap((v) => labelOf(scene, size, v)).filter((l) => l.room > widthOf(l));
   const probe = scene.probing();
-  const seen = (l: Label) => {
-    const { x, y, z } = by.get(l.key)!.place!;
-    const hit = probe.pick(
-      new THREE.Vector2((l.x / size[0]) * 2 - 1, 1 - (l.y / size[1]) * 2),
-    )?.point;
-    if (!hit) return true;
-    const eye = scene.world(scene.camera.position);
-    return scene.world(hit).distanceTo(eye) > new THREE.Vector3(x, y, z + OVER).distanceTo(eye);
-  };
-  return free(wide, MOST, seen).map((l) => by.get(l.key)!);
+  const eye = scene.world(scene.camera.position);
+  return free(wide, MOST, (l) => {
+    // nothing stands before a cut that is looked at
+    if (l.cut) return true;
+    const hit = probe.pick(new THREE.Vector2((l.x / size[0]) * 2 - 1, 1 - (l.y / size[1]) * 2));
+    const { x, y, z } = l.place;
+    return (
+      !hit || scene.world(hit.point).distanceTo(eye) > new THREE.Vector3(x, y, z).distanceTo(eye)
+    );
+  }).map((l) => by.get(l.key)!);
 }

@@ -9,7 +9,7 @@ import { ViewControls } from './ViewControls';
 import { STAGE, type StageColours } from '../model/colours';
 import { makeLayers } from './layers';
 import type { Point } from '../shared/geometry';
-import { sectionOf } from './section';
+import { type Section, sectionOf } from './section';
 import type { Volume } from './volumes';
 import { dye, raw, shadowMatrix, shared, styleOf } from './material';
 
@@ -71,6 +71,7 @@ export class StageScene {
   private colours = new Uint8Array();
   private shown = new Uint8Array();
   private volumes: Volume[] = [];
+  private cuts: { plane: THREE.Plane; section: Section }[] = [];
   private centre = new THREE.Vector3();
   private lifts: number[] = [];
   /** Which faces and which edges an item has, by its place. */
@@ -78,6 +79,11 @@ export class StageScene {
   private lining = new Int8Array();
   /** What the colours were made for. */
   private painted: Drawing | null = null;
+  /** The items as they are coloured, and how firmly. */
+  private wearing: Item[] = [];
+  private alphas = new Uint8Array();
+  /** The geometry has changed since items were chosen, or the storeys have moved. */
+  private anew = true;
   private ghosted: Look['ghosted'] = null;
   private settling: ReturnType<typeof setTimeout> | undefined;
   /** The camera has moved since the items were chosen. */
@@ -206,9 +212,6 @@ export class StageScene {
     this.volumes = volumes;
     const same = drawing.positions === this.drawing.positions && !this.look?.apart;
     this.drawing = drawing;
-    this.shown = new Uint8Array(drawing.items.length);
-    this.facing = new Int8Array(drawing.items.length);
-    this.lining = new Int8Array(drawing.items.length);
     if (same) {
       this.picking.redress(drawing);
       const style = this.solid.geometry.getAttribute('style') as THREE.BufferAttribute;
@@ -217,6 +220,12 @@ export class StageScene {
       if (this.look) this.setLook(this.look);
       return;
     }
+    this.shown = new Uint8Array(drawing.items.length);
+    this.facing = new Int8Array(drawing.items.length);
+    this.lining = new Int8Array(drawing.items.length);
+    this.alphas = new Uint8Array(drawing.items.length);
+    this.wearing = [];
+    this.anew = true;
     this.picking = new Picking(drawing);
     this.lifts = drawing.levels.map((z) => 4 * drawing.levels.filter((x) => x < z).length);
     const o = new THREE.Vector3().fromArray(drawing.origin);
@@ -261,6 +270,7 @@ export class StageScene {
   private raise(apart: boolean) {
     if (apart === this.lifted) return;
     this.lifted = apart;
+    this.anew = true;
     const at = this.solid.geometry.getAttribute('position') as THREE.BufferAttribute;
     const list = at.array as Float32Array;
     list.set(this.drawing.positions);
@@ -295,26 +305,37 @@ export class StageScene {
   private sort(look: Look, repaint: boolean) {
     const d = this.drawing;
     this.raise(look.apart);
+    const were = [this.facing.slice(), this.lining.slice()];
     this.facing.fill(NONE);
     this.lining.fill(NONE);
     const dashes: number[] = [];
     const paint = new Map<string, THREE.Color>();
+    let painted = false;
     d.items.forEach((it, i) => {
       const visible = look.visible(it);
       const ghost = visible && (look.ghosted?.(it) ?? false);
       this.shown[i] = visible && !ghost && !it.backdrop ? 1 : 0;
       const alpha = Math.round(255 * (ghost ? GHOST : it.opacity));
-      if (repaint) this.paint(it, alpha, paint);
+      // what looks as it did has its colour already
+      if (repaint && (this.wearing[i] !== it || this.alphas[i] !== alpha)) {
+        this.paint(it, alpha, paint);
+        this.wearing[i] = it;
+        this.alphas[i] = alpha;
+        painted = true;
+      }
       if (!visible) return;
       this.facing[i] = alpha < 255 ? FAINT : FIRM;
       this.lining[i] = ghost || it.faint ? FAINT : it.dashed ? NONE : FIRM;
       if (this.lining[i] === NONE)
         dashes.push(...d.lines.subarray(it.firstLine * 2, (it.firstLine + it.lines) * 2));
     });
-    this.choose();
+    if (this.anew || !alike(were, [this.facing, this.lining])) {
+      this.choose();
+      this.dash(dashes);
+    }
+    this.anew = false;
     const colour = this.solid.geometry.getAttribute('color');
-    if (colour && repaint) colour.needsUpdate = true;
-    this.dash(dashes);
+    if (colour && painted) colour.needsUpdate = true;
   }
 
   private clip(look: Look) {
@@ -334,20 +355,25 @@ export class StageScene {
   private close(look: Look) {
     const cuts = look.apart || look.ghosted ? [] : this.clips;
     const seen = (i: number) => this.shown[i] > 0;
-    this.marks.close(
-      cuts.map((plane) => ({
-        plane,
-        section: sectionOf(
-          this.drawing,
-          this.picking.boxes,
-          this.volumes,
-          plane.clone().translate(this.centre),
-          seen,
-        ),
-      })),
-      this.centre,
-      this.theme,
+    this.cuts = cuts.map((plane) => ({
+      plane,
+      section: sectionOf(
+        this.drawing,
+        this.picking.boxes,
+        this.volumes,
+        plane.clone().translate(this.centre),
+        seen,
+      ),
+    }));
+    this.marks.close(this.cuts, this.centre, this.theme);
+  }
+
+  /** Where on a cut that the camera looks at the name of a space can stand; null where it is not cut. */
+  placeOnCut(space: string): { place: Point; room: number } | null {
+    const cut = this.cuts.find(
+      (c) => c.plane.distanceToPoint(this.camera.position) < 0 && c.section.closed.has(space),
     );
+    return cut?.section.closed.get(space) ?? null;
   }
 
   private paint(it: Item, alpha: number, known: Map<string, THREE.Color>) {
@@ -485,14 +511,15 @@ export class StageScene {
     return { x: ((q.x + 1) * width) / 2, y: ((1 - q.y) * height) / 2 };
   }
 
-  /** Where a point of the model is on the screen, and how large a pixel is there; null behind the camera. */
+  /** Where a point of the model is on the screen, and how large a pixel is there; null behind the camera or where it is cut away. */
   seenAt(p: Point, width: number, height: number) {
     const at = new THREE.Vector3(p.x, p.y, p.z).sub(this.centre);
     const away = at
       .clone()
       .sub(this.camera.position)
       .dot(this.camera.getWorldDirection(new THREE.Vector3()));
-    if (away <= this.camera.near) return null;
+    if (away <= this.camera.near || this.clips.some((c) => c.distanceToPoint(at) < -1e-6))
+      return null;
     const metresPerPixel = (2 * away * Math.tan((this.camera.fov * Math.PI) / 360)) / height;
     return { ...this.toScreen(at, width, height), metresPerPixel };
   }
@@ -570,6 +597,9 @@ export class StageScene {
     };
   }
 }
+
+const alike = (a: Int8Array[], b: Int8Array[]): boolean =>
+  a.every((list, k) => list.every((v, i) => v === b[k][i]));
 
 /** Pattern and layer of every vertex. */
 function stylesOf(d: Drawing): Uint8Array<ArrayBuffer> {

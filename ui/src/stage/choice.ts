@@ -42,9 +42,12 @@ export function chosen(
   const sizes = eye && sizesSeen(boxes, count, eye);
   const order = sizes && bySize(sizes);
   const n = [0, 0, 0, 0];
-  const take = (which: number, list: Uint32Array) => {
-    into[which]!.set(list, n[which]);
-    n[which] += list.length;
+  // item by item a few numbers: a view of each list would cost more than the copying
+  const take = (which: number, list: Uint32Array, from: number, to: number) => {
+    const out = into[which]!;
+    let at = n[which];
+    for (let i = from; i < to; i++) out[at++] = list[i];
+    n[which] = at;
   };
   const upTo = n.map(() => new Uint32Array(Math.ceil(count / STEP) + 1));
   for (let k = 0; k < count; k++) {
@@ -56,10 +59,12 @@ export function chosen(
     if (size >= (it.faint ? LEAST_PIXELS.faintFaces : LEAST_PIXELS.faces))
       take(
         facing[i],
-        drawing.triangles.subarray(it.firstTriangle * 3, (it.firstTriangle + it.triangles) * 3),
+        drawing.triangles,
+        it.firstTriangle * 3,
+        (it.firstTriangle + it.triangles) * 3,
       );
     if (lining[i] !== NONE && size >= LEAST_PIXELS.edges)
-      take(2 + lining[i], drawing.lines.subarray(it.firstLine * 2, (it.firstLine + it.lines) * 2));
+      take(2 + lining[i], drawing.lines, it.firstLine * 2, (it.firstLine + it.lines) * 2);
   }
   upTo.forEach((list, m) => (list[list.length - 1] = n[m]));
   return upTo;

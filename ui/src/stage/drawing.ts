@@ -58,7 +58,6 @@ export type Place = Pick<
   | 'lines'
   | 'outline'
 >;
-export type ItemLook = Omit<Item, keyof Place>;
 
 /** A drawing of which only the places of its items are known. */
 export type Undressed = Omit<Drawing, 'items' | 'levels'> & { places: Place[] };

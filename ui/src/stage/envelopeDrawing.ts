@@ -1,8 +1,15 @@
 import type { Model, Opening, Surface } from '../model/api';
 import { EXPOSURE, OPENING_COLOURS } from '../model/colours';
 import type { Shape } from '../model/shapes';
-import type { Colouring } from './colouring';
-import { DrawingMaker, type Drawing, type Item, type ItemLook, type Undressed } from './drawing';
+import type { Colouring, Tint } from './colouring';
+import {
+  DrawingMaker,
+  type Drawing,
+  type Item,
+  type Pattern,
+  type Place,
+  type Undressed,
+} from './drawing';
 
 /** An object as it is drawn. */
 interface Entry {
@@ -76,51 +83,91 @@ function same(a: ArrayLike<number>, b: ArrayLike<number>): boolean {
   return true;
 }
 
-/** Surfaces and openings in the colours of a scheme. */
+/** What was dressed last, with the surface that each item shows: mostly the next differs from it in a few. */
+let dressed: { items: Item[]; of: (Surface | null)[]; places: Place[] } = {
+  items: [],
+  of: [],
+  places: [],
+};
+
+/** Surfaces and openings in the colours of a scheme. Items that look as they did are the same objects as before. */
 export function envelopeDrawing(model: Model, colours: Colouring): Drawing {
   const { places, ...geometry } = undressed(model);
   const levelOf = new Map(model.storeys.map((s, i) => [s.key, i]));
+  const before = dressed;
   const items: Item[] = [];
-  const dress = (look: ItemLook) => items.push({ ...places[items.length], ...look });
+  const of: (Surface | null)[] = [];
   for (const s of model.surfaces) {
     const e = colours.of(s);
-    const look: ItemLook = {
-      owner: s.key,
-      group: e.key,
-      level: s.storey == null ? -1 : (levelOf.get(s.storey) ?? -1),
-      colour: e.colour,
-      opacity: e.opacity,
-      dashed: e.dashed,
-      pattern: e.pattern,
-      layer: 1,
-      faint: false,
-      // the whole is the building: what shades it may stand far away
-      far: s.exposure === 'shade',
+    const level = s.storey == null ? -1 : (levelOf.get(s.storey) ?? -1);
+    const n = items.length;
+    const known = before.of[n] === s ? before.items[n] : null;
+    if (known && before.places[n] === places[n] && wears(known, e) && known.level === level) {
+      for (let i = n; i <= n + s.openings.length; i++) {
+        items.push(before.items[i]);
+        of.push(s);
+      }
+      continue;
+    }
+    // the whole is the building: what shades it may stand far away
+    const far = s.exposure === 'shade';
+    const add = (colour: string, opacity: number, pattern: Pattern, layer: number) => {
+      items.push(item(places[items.length], s.key, e, level, far, colour, opacity, pattern, layer));
+      of.push(s);
     };
-    dress(look);
+    add(e.colour, e.opacity, e.pattern, 1);
     for (const o of s.openings)
-      if (o.type === 'Air') dress({ ...look, opacity: 1 });
-      else
-        dress({
-          ...look,
-          colour: o.glazed ? OPENING_COLOURS.glazed : OPENING_COLOURS.door,
-          opacity: 1,
-          pattern: 'plain',
-          layer: 2,
-        });
+      if (o.type === 'Air') add(e.colour, 1, e.pattern, 1);
+      else add(o.glazed ? OPENING_COLOURS.glazed : OPENING_COLOURS.door, 1, 'plain', 2);
   }
-  for (const o of model.orphans)
-    dress({
-      owner: o.key,
-      group: 'unresolved',
-      level: -1,
-      colour: EXPOSURE.unresolved,
-      opacity: 1,
-      dashed: false,
-      pattern: 'dots',
-      layer: 2,
-      faint: false,
-      far: false,
-    });
+  for (const o of model.orphans) {
+    const place = places[items.length];
+    items.push(item(place, o.key, LOST, -1, false, EXPOSURE.unresolved, 1, 'dots', 2));
+    of.push(null);
+  }
+  dressed = { items, of, places };
   return { ...geometry, items, levels: model.storeys.map((s) => s.level ?? 0) };
+}
+
+const LOST = { key: 'unresolved', dashed: false };
+
+const wears = (it: Item, e: Tint): boolean =>
+  it.group === e.key &&
+  it.colour === e.colour &&
+  it.opacity === e.opacity &&
+  it.dashed === e.dashed &&
+  it.pattern === e.pattern;
+
+/** Field by field: there are very many, and putting objects together is dear. */
+function item(
+  p: Place,
+  owner: string,
+  { key: group, dashed }: Pick<Tint, 'key' | 'dashed'>,
+  level: number,
+  far: boolean,
+  colour: string,
+  opacity: number,
+  pattern: Pattern,
+  layer: number,
+): Item {
+  return {
+    key: p.key,
+    owner,
+    group,
+    level,
+    firstVertex: p.firstVertex,
+    vertices: p.vertices,
+    firstTriangle: p.firstTriangle,
+    triangles: p.triangles,
+    firstLine: p.firstLine,
+    lines: p.lines,
+    outline: p.outline,
+    colour,
+    opacity,
+    dashed,
+    pattern,
+    layer,
+    faint: false,
+    far,
+  };
 }

@@ -19,8 +19,8 @@ export const widthOf = (l: Pick<Label, 'name'>): number => 10 + l.name.length * 
  *
  * @param seen whether the place of a name is seen; asked only where it matters
  */
-export function free(labels: Label[], most: number, seen: (l: Label) => boolean): Label[] {
-  const out: Label[] = [];
+export function free<T extends Label>(labels: T[], most: number, seen: (l: T) => boolean): T[] {
+  const out: T[] = [];
   for (const l of [...labels].sort((a, b) => b.room - a.room || (a.key < b.key ? -1 : 1))) {
     if (out.length >= most) break;
     const clear = out.every(

@@ -1,6 +1,7 @@
 import * as THREE from 'three';
 import type { Drawing } from './drawing';
-import type { Volume } from './volumes';
+import type { Point } from '../shared/geometry';
+import { inside, type Volume } from './volumes';
 
 /** What a cut shows of the spaces, in model coordinates. */
 export interface Section {
@@ -8,6 +9,8 @@ export interface Section {
   lines: number[];
   /** The insides of spaces that are closed there, as triangles. A space with a gap has none. */
   fill: number[];
+  /** The spaces that are closed there: where on the cut a name can stand, and how far it may reach, in metres. */
+  closed: Map<string, { place: Point; room: number }>;
 }
 
 /** Ends of cut surfaces so near to each other meet, in metres. */
@@ -31,31 +34,35 @@ export function sectionOf(
   const cut = new Map<string, THREE.Vector3[]>();
   const lines: number[] = [];
   drawing.items.forEach((it, i) => {
-    if (it.key !== it.owner || !it.triangles || !shown(i) || !crosses(boxes, i, local)) return;
+    // what shades the building is not part of it
+    if (it.key !== it.owner || it.far || !it.triangles || !shown(i)) return;
+    if (!crosses(boxes, i, local)) return;
     const ends = cutThrough(drawing, it.firstTriangle, it.triangles, local);
     if (!ends.length) return;
     cut.set(it.key, ends);
     for (const p of ends) lines.push(p.x + origin.x, p.y + origin.y, p.z + origin.z);
   });
   const fill: number[] = [];
+  const closed: Section['closed'] = new Map();
   const frame = axesOf(local.normal);
   for (const v of volumes) {
     const ends = v.sides.flatMap((k) => cut.get(k) ?? []);
     if (ends.length < 6) continue;
     const loops = chained(ends.map((p) => new THREE.Vector2(p.dot(frame.u), p.dot(frame.v))));
-    if (!loops) continue;
-    for (const p of filled(loops))
-      fill.push(
-        ...frame.u
-          .clone()
-          .multiplyScalar(p.x)
-          .addScaledVector(frame.v, p.y)
-          .addScaledVector(local.normal, -local.constant)
-          .add(origin)
-          .toArray(),
-      );
+    if (!loops?.length) continue;
+    const back = (p: { x: number; y: number }) =>
+      frame.u
+        .clone()
+        .multiplyScalar(p.x)
+        .addScaledVector(frame.v, p.y)
+        .addScaledVector(local.normal, -local.constant)
+        .add(origin);
+    for (const p of filled(loops)) fill.push(...back(p).toArray());
+    const widest = loops.reduce((a, b) => (size(a) >= size(b) ? a : b));
+    const { x, y, z } = back(inside(widest.map((p) => ({ x: p.x, y: p.y, z: 0 }))));
+    closed.set(v.key, { place: { x, y, z }, room: Math.sqrt(size(widest)) });
   }
-  return { lines, fill };
+  return { lines, fill, closed };
 }
 
 function axesOf(n: THREE.Vector3): { u: THREE.Vector3; v: THREE.Vector3 } {
@@ -124,11 +131,11 @@ export function chained(ends: THREE.Vector2[]): THREE.Vector2[][] | null {
   return loops;
 }
 
+const size = (loop: THREE.Vector2[]): number => Math.abs(THREE.ShapeUtils.area(loop));
+
 /** The corners of triangles that fill loops; a loop within another is a hole of it. */
 function filled(loops: THREE.Vector2[][]): THREE.Vector2[] {
-  const bySize = [...loops].sort(
-    (a, b) => Math.abs(THREE.ShapeUtils.area(b)) - Math.abs(THREE.ShapeUtils.area(a)),
-  );
+  const bySize = [...loops].sort((a, b) => size(b) - size(a));
   const outers: { ring: THREE.Vector2[]; holes: THREE.Vector2[][] }[] = [];
   for (const ring of bySize) {
     const around = outers.filter((o) => within(ring[0], o.ring));

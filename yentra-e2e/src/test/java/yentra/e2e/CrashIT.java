@@ -23,7 +23,7 @@ import yentra.demo.DemoFiles;
  */
 class CrashIT {
   private static final int REPAIRS = 100;
-  private static final int CRASHES = 5;
+  private static final int CRASHES = 3;
   private final JsonMapper json = JsonMapper.builder().build();
   private final HttpClient http =
       HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
@@ -88,7 +88,7 @@ class CrashIT {
       yentra.crashAndRestart();
       for (String job : jobs) {
         String state = "";
-        for (int i = 0; !state.equals("done") && i < 600; i++) {
+        for (int i = 0; !state.equals("done") && i < 1800; i++) {
           state = get(yentra, "/api/jobs/" + job).get("state").asString();
           Thread.sleep(100);
         }
@@ -158,7 +158,7 @@ class CrashIT {
   }
 
   private String delivery(RunningYentra yentra) throws IOException, InterruptedException {
-    for (int i = 0; i < 600; i++) {
+    for (int i = 0; i < 1800; i++) {
       JsonNode projects = get(yentra, "/api/projects").get("projects");
       for (JsonNode d : projects.isEmpty() ? projects : projects.get(0).get("deliveries")) {
         if (d.get("fileName").asString().equals("marram-point.xml")) {
@@ -167,6 +167,6 @@ class CrashIT {
       }
       Thread.sleep(100);
     }
-    throw new AssertionError("the demo has not been read");
+    throw new AssertionError("the demo has not been read: " + get(yentra, "/api/projects"));
   }
 }

@@ -21,7 +21,7 @@ class ScreenshotsIT {
     assumeTrue(target != null && !target.isBlank(), "only on request");
     Path dir = Files.createDirectories(Path.of(target));
     try (RunningYentra yentra = new RunningYentra();
-        Browser b = new Browser()) {
+        Browser b = Browser.sharp()) {
       b.driver.get(yentra.url("/"));
       b.see(Browser.DEMO);
       b.see(By.cssSelector("input[aria-label='Your name']")).sendKeys("R. Example");

@@ -165,8 +165,10 @@ public final class GbxmlReader {
           cursor.column());
     }
     values.length = rootUnit("lengthUnit", cursor.attribute("lengthUnit"), "Meters", "metres");
-    values.area = rootUnit("areaUnit", cursor.attribute("areaUnit"), "SquareMeters", "square metres");
-    values.volume = rootUnit("volumeUnit", cursor.attribute("volumeUnit"), "CubicMeters", "cubic metres");
+    values.area =
+        rootUnit("areaUnit", cursor.attribute("areaUnit"), "SquareMeters", "square metres");
+    values.volume =
+        rootUnit("volumeUnit", cursor.attribute("volumeUnit"), "CubicMeters", "cubic metres");
     String temperature = cursor.attribute("temperatureUnit");
     if (temperature == null || !Set.of("C", "F", "K", "R").contains(temperature)) {
       unitAssumed("temperatureUnit", temperature, "degrees Celsius", "degrees Celsius");
@@ -176,8 +178,7 @@ public final class GbxmlReader {
     return version == null ? "" : version;
   }
 
-  private LengthUnit rootUnit(
-      String attribute, String stated, String fallback, String said) {
+  private LengthUnit rootUnit(String attribute, String stated, String fallback, String said) {
     LengthUnit unit =
         stated == null
             ? null
