@@ -102,7 +102,7 @@ try {
   const drawn = 'window.yentraStage?.().shown.length';
   const frame = () => b.run('new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r)))');
   const longest = async (what) => {
-    times[`${what}: longest task`] = await b.run('const l = longest; longest = 0; l');
+    times[`${what}: longest task`] = await b.run('(() => { const l = longest; longest = 0; return l; })()');
   };
   async function opened(what) {
     const from = Date.now();

@@ -6,6 +6,8 @@ import type { Volume } from './volumes';
 
 /** At most so many names stand in the picture. */
 const MOST = 40;
+/** Where a storey would be lower than so many pixels there is no room for a name. */
+const LEAST = 12;
 /** So far over the floor a name stands, in metres. */
 const OVER = 0.05;
 
@@ -56,6 +58,7 @@ function labelOf(scene: StageScene, [width, height]: readonly [number, number], 
 }
 
 function choose(scene: StageScene, size: readonly [number, number], volumes: Volume[]): Volume[] {
+  if (scene.largestSeen(size[1]) < LEAST) return [];
   const by = new Map(volumes.map((v) => [v.key, v]));
   const wide = volumes.flatMap((v) => labelOf(scene, size, v)).filter((l) => l.room > widthOf(l));
   const probe = scene.probing();

@@ -210,10 +210,18 @@ export class StageScene {
    */
   setDrawing(drawing: Drawing, ground: number, volumes: Volume[]) {
     this.volumes = volumes;
-    const same = drawing.positions === this.drawing.positions && !this.look?.apart;
+    const before = this.drawing.positions;
+    const moved =
+      drawing.positions === before
+        ? []
+        : drawing.since?.was === before
+          ? drawing.since.moved
+          : null;
     this.drawing = drawing;
-    if (same) {
-      this.picking.redress(drawing);
+    if (moved && !this.look?.apart) {
+      this.picking.redress(drawing, moved);
+      this.move(moved);
+      this.stand(ground);
       const style = this.solid.geometry.getAttribute('style') as THREE.BufferAttribute;
       (style.array as Uint8Array).set(stylesOf(drawing));
       style.needsUpdate = true;
@@ -252,14 +260,31 @@ export class StageScene {
     for (const m of [this.solid, this.clear, this.edges, this.faintEdges])
       m.position.copy(o).sub(this.centre);
     this.shadow.geometry = this.solid.geometry;
-    const flat = ground - this.centre.z;
-    this.shared.ground.value = flat;
-    this.shadow.matrix.makeTranslation(this.solid.position).premultiply(shadowMatrix(flat - 0.02));
+    this.stand(ground);
     if (this.look) this.setLook(this.look);
     if (!this.placed && drawing.items.length) {
       this.placed = true;
       this.viewFrom(-0.65, -1, 0.62);
     }
+  }
+
+  private stand(ground: number) {
+    const flat = ground - this.centre.z;
+    this.shared.ground.value = flat;
+    this.shadow.matrix.makeTranslation(this.solid.position).premultiply(shadowMatrix(flat - 0.02));
+  }
+
+  /** Takes over where the corners of some items are now. */
+  private move(items: number[]) {
+    if (!items.length) return;
+    this.anew = true;
+    const at = this.solid.geometry.getAttribute('position') as THREE.BufferAttribute;
+    for (const i of items) {
+      const { firstVertex, vertices } = this.drawing.items[i];
+      const [from, to] = [3 * firstVertex, 3 * (firstVertex + vertices)];
+      (at.array as Float32Array).set(this.drawing.positions.subarray(from, to), from);
+    }
+    at.needsUpdate = true;
   }
 
   /** Height added to the objects of a storey when the storeys are pulled apart. */
@@ -522,6 +547,13 @@ export class StageScene {
       return null;
     const metresPerPixel = (2 * away * Math.tan((this.camera.fov * Math.PI) / 360)) / height;
     return { ...this.toScreen(at, width, height), metresPerPixel };
+  }
+
+  /** How many pixels high a storey of three metres is at most, anywhere in the drawing. */
+  largestSeen(height: number): number {
+    const box = boxAround(this.drawing, this.picking.boxes, (it) => !it.far);
+    const away = box.translate(this.centre.clone().negate()).distanceToPoint(this.camera.position);
+    return (3 * height) / (2 * away * Math.tan((this.camera.fov * Math.PI) / 360));
   }
 
   /** A point of the drawing in model coordinates. */

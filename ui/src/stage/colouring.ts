@@ -1,5 +1,6 @@
 import type { ColourBy } from '../model/state';
 import type { Model, RevisionChange, Surface } from '../model/api';
+import { indexOf } from '../model/model';
 import { EXPOSURES } from '../model/words';
 import type { Pattern } from './drawing';
 import { type Units } from '../model/units';
@@ -147,7 +148,7 @@ export interface Known {
 }
 
 export function colouring(units: Units, by: ColourBy, model: Model, known: Known): Colouring {
-  const spaces = new Map(model.spaces.map((s) => [s.key, s]));
+  const { spaces } = indexOf(model);
   const first = (s: Surface) => spaces.get(s.spaces[0] ?? '');
   switch (by) {
     case 'change':

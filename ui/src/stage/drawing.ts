@@ -44,6 +44,8 @@ export interface Drawing {
   triangles: Uint32Array<ArrayBuffer>;
   lines: Uint32Array<ArrayBuffer>;
   levels: number[];
+  /** The positions that it was made of where only some items have moved since, and the places of these. */
+  since?: { was: Float32Array; moved: number[] };
 }
 
 /** Where an item is in a drawing, and how it looks. */
@@ -168,24 +170,29 @@ export class Picking {
   constructor(drawing: Drawing) {
     this.drawing = drawing;
     this.boxes = new Float32Array(drawing.items.length * 6);
-    drawing.items.forEach((it, i) => {
-      const b = this.boxes;
-      const o = i * 6;
-      b.fill(Infinity, o, o + 3);
-      b.fill(-Infinity, o + 3, o + 6);
-      for (let v = it.firstVertex * 3; v < (it.firstVertex + it.vertices) * 3; v += 3) {
-        for (let k = 0; k < 3; k++) {
-          const x = drawing.positions[v + k];
-          if (x < b[o + k]) b[o + k] = x;
-          if (x > b[o + 3 + k]) b[o + 3 + k] = x;
-        }
-      }
-    });
+    drawing.items.forEach((_, i) => this.box(i));
   }
 
-  /** Takes the same items with other looks. */
-  redress(drawing: Drawing) {
+  private box(i: number) {
+    const it = this.drawing.items[i];
+    const { positions } = this.drawing;
+    const b = this.boxes;
+    const o = i * 6;
+    b.fill(Infinity, o, o + 3);
+    b.fill(-Infinity, o + 3, o + 6);
+    for (let v = it.firstVertex * 3; v < (it.firstVertex + it.vertices) * 3; v += 3) {
+      for (let k = 0; k < 3; k++) {
+        const x = positions[v + k];
+        if (x < b[o + k]) b[o + k] = x;
+        if (x > b[o + 3 + k]) b[o + 3 + k] = x;
+      }
+    }
+  }
+
+  /** Takes the same items with other looks, some of them moved. */
+  redress(drawing: Drawing, moved: number[]) {
     this.drawing = drawing;
+    moved.forEach((i) => this.box(i));
   }
 
   /**

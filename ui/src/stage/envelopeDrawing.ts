@@ -11,19 +11,17 @@ import {
   type Undressed,
 } from './drawing';
 
-/** An object as it is drawn. */
-interface Entry {
+/** An object that is drawn. */
+interface Drawn {
   key: string;
   shape: Shape;
-  /** Whether it is seen as more than its outline. */
-  faces: boolean;
-  cross: boolean;
 }
 
 /** A drawing with what it is of. */
 interface Made {
   drawing: Undressed;
-  entries: Entry[];
+  surfaces: Surface[];
+  orphans: Opening[];
 }
 
 /** Drawings by the surfaces that they are of: colours change far more often than these. */
@@ -35,49 +33,71 @@ let last: Made | null = null;
 export function undressed(model: Model): Undressed {
   const known = made.get(model.surfaces);
   if (known) return known.drawing;
-  const entries: Entry[] = [];
-  const opening = (o: Opening) =>
-    entries.push({ key: o.key, shape: o.shape, faces: o.type !== 'Air', cross: o.glazed });
-  for (const s of model.surfaces) {
-    entries.push({ key: s.key, shape: s.shape, faces: true, cross: false });
-    s.openings.forEach(opening);
-  }
-  model.orphans.forEach(opening);
-  last = { drawing: (last && patched(last, entries)) ?? drawn(entries), entries };
-  made.set(model.surfaces, last);
+  const { surfaces, orphans } = model;
+  last = { drawing: (last && patched(last, model)) ?? drawn(model), surfaces, orphans };
+  made.set(surfaces, last);
   return last.drawing;
 }
 
-function drawn(entries: Entry[]): Undressed {
+/** Whether an opening is seen as more than its outline. */
+const solid = (o: Opening) => o.type !== 'Air';
+
+function drawn({ surfaces, orphans }: Model): Undressed {
   const maker = new DrawingMaker();
-  for (const e of entries) maker.add(e, e.faces, e.cross);
+  const opening = (o: Opening) => maker.add(o, solid(o), o.glazed);
+  for (const s of surfaces) {
+    maker.add(s);
+    s.openings.forEach(opening);
+  }
+  orphans.forEach(opening);
   return maker.made();
 }
 
-/** The drawing before with other corners where shapes have moved; null where more than that has changed. */
-function patched(before: Made, entries: Entry[]): Undressed | null {
-  if (before.entries.length !== entries.length) return null;
-  const moved: number[] = [];
-  for (let i = 0; i < entries.length; i++) {
-    const [a, b] = [before.entries[i], entries[i]];
-    if (a.key !== b.key || a.faces !== b.faces || a.cross !== b.cross) return null;
-    if (a.shape === b.shape) continue;
-    if (!same(a.shape.corners, b.shape.corners) || !same(a.shape.rings, b.shape.rings)) return null;
-    if (a.shape.points.length !== b.shape.points.length) return null;
-    if (!same(a.shape.points, b.shape.points)) moved.push(i);
+/** The drawing before with other corners where shapes have moved or turned; null where more than that has changed. */
+function patched(before: Made, { surfaces, orphans }: Model): Undressed | null {
+  if (before.surfaces.length !== surfaces.length || before.orphans.length !== orphans.length)
+    return null;
+  const moved = new Map<number, Shape>();
+  let at = 0;
+  const same = (a: Drawn, b: Drawn): boolean => {
+    if (a.key !== b.key || !fits(a.shape, b.shape)) return false;
+    if (a.shape !== b.shape && !equal(a.shape, b.shape)) moved.set(at, b.shape);
+    at++;
+    return true;
+  };
+  const sameOpening = (a: Opening, b: Opening) =>
+    solid(a) === solid(b) && a.glazed === b.glazed && same(a, b);
+  for (let i = 0; i < surfaces.length; i++) {
+    const [a, b] = [before.surfaces[i], surfaces[i]];
+    if (a === b) at += 1 + b.openings.length;
+    else if (a.openings.length !== b.openings.length || !same(a, b)) return null;
+    else if (!b.openings.every((o, k) => sameOpening(a.openings[k], o))) return null;
   }
+  if (!orphans.every((o, k) => sameOpening(before.orphans[k], o))) return null;
   const old = before.drawing;
-  if (!moved.length) return old;
+  if (!moved.size) return old;
   const positions = old.positions.slice();
-  for (const i of moved) {
-    const { points } = entries[i].shape;
-    const at = 3 * old.places[i].firstVertex;
-    for (let k = 0; k < points.length; k++) positions[at + k] = points[k] - old.origin[k % 3];
+  const triangles = old.triangles.slice();
+  for (const [place, { points, corners }] of moved) {
+    const { firstVertex, firstTriangle, triangles: faces } = old.places[place];
+    for (let k = 0; k < points.length; k++)
+      positions[3 * firstVertex + k] = points[k] - old.origin[k % 3];
+    for (let k = 0; k < 3 * faces; k++) triangles[3 * firstTriangle + k] = firstVertex + corners[k];
   }
-  return { ...old, positions };
+  return { ...old, positions, triangles, since: { was: old.positions, moved: [...moved.keys()] } };
 }
 
-function same(a: ArrayLike<number>, b: ArrayLike<number>): boolean {
+/** Whether one shape can take the place of another. */
+const fits = (a: Shape, b: Shape): boolean =>
+  a === b ||
+  (a.points.length === b.points.length &&
+    a.corners.length === b.corners.length &&
+    alike(a.rings, b.rings));
+
+const equal = (a: Shape, b: Shape): boolean =>
+  alike(a.points, b.points) && alike(a.corners, b.corners);
+
+function alike(a: ArrayLike<number>, b: ArrayLike<number>): boolean {
   if (a.length !== b.length) return false;
   for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
   return true;

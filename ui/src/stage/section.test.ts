@@ -6,7 +6,7 @@ import { model, space, surface } from '../model/testModel';
 import { DrawingMaker, type Item, Picking } from './drawing';
 import { free } from './labels';
 import { chained, sectionOf } from './section';
-import { inside, volumesOf, type Volume } from './volumes';
+import { inside, Volume, volumesOf } from './volumes';
 
 const LOOK = {
   group: 'g',
@@ -35,7 +35,10 @@ function rooms(...plans: { key: string; plan: [number, number][][]; without?: nu
         maker.add({ key: sides[sides.length - 1], shape: shapeOf([wall], faces) });
       }),
     );
-    return { key, name: key, sides, place: null, room: 0 };
+    return new Volume(
+      space(key),
+      sides.map((k) => surface(k, [key])),
+    );
   });
   const { places, ...made } = maker.made();
   const items = places.map((p): Item => ({ ...LOOK, ...p, owner: p.key }));

@@ -70,9 +70,6 @@ export function envelopeSubject(
 ): Subject {
   const colours = colouring(units, by, index.model, known);
   const drawing = envelopeDrawing(index.model, colours);
-  const outdoor = new Set(
-    index.model.surfaces.filter((s) => s.exposure === 'outdoor').map((s) => s.key),
-  );
   const counts = new Map<string, number>();
   for (const s of index.model.surfaces) {
     const { key } = colours.of(s);
@@ -97,7 +94,7 @@ export function envelopeSubject(
         })),
     },
     heights: heights(drawing),
-    ground: groundOf(drawing, (it) => outdoor.has(it.owner)),
+    ground: groundOf(drawing, (it) => index.surfaces.get(it.owner)?.exposure === 'outdoor'),
     volumes: volumesOf(index),
     summary: `${counted(index.model.spaces.length)} spaces, ${counted(index.model.surfaces.length)} surfaces, ${counted(index.openings.size)} openings`,
   };

@@ -1,48 +1,65 @@
 import { outer, type Point } from '../shared/geometry';
-import type { Space } from '../model/api';
+import type { Space, Surface } from '../model/api';
 import type { ModelIndex } from '../model/model';
-
-/** A space as the stage knows it: the drawn surfaces around it, and where its name can stand. */
-export interface Volume {
-  key: string;
-  name: string;
-  /** Keys of the surfaces around it. */
-  sides: string[];
-  /** A place on its floor, in model coordinates; null where it has none. */
-  place: Point | null;
-  /** How far its name may reach there, in metres. */
-  room: number;
-}
 
 /** Faces so much higher than the lowest are part of the same floor, in metres. */
 const STEP = 0.5;
 
-const made = new WeakMap<ModelIndex, Volume[]>();
+/** A space as the stage knows it. There may be very many: what is asked of few is worked out when asked. */
+export class Volume {
+  readonly key: string;
+  readonly name: string;
+  private readonly around: Surface[];
+  private floor: { ring: Point[]; area: number; z: number } | null | undefined;
 
-/** The spaces of a model in their order, made once. */
-export function volumesOf(index: ModelIndex): Volume[] {
-  let known = made.get(index);
-  if (!known) made.set(index, (known = index.model.spaces.map((s) => volume(index, s))));
-  return known;
+  constructor(space: Space, around: Surface[]) {
+    this.key = space.key;
+    this.name = space.name;
+    this.around = around;
+  }
+
+  /** Keys of the drawn surfaces around it. */
+  get sides(): string[] {
+    return this.around.map((s) => s.key);
+  }
+
+  /** A place on its floor where its name can stand, in model coordinates; null where it has none. */
+  get place(): Point | null {
+    const floor = this.largestFloor();
+    return floor && inside(floor.ring);
+  }
+
+  /** How far its name may reach there, in metres. */
+  get room(): number {
+    return Math.sqrt(this.largestFloor()?.area ?? 0);
+  }
+
+  private largestFloor() {
+    if (this.floor !== undefined) return this.floor;
+    const floors = this.around
+      .filter((s) => s.orientation !== 'side' && s.shape.rings.length > 0)
+      .map((s) => ({ ring: outer(s.shape), area: s.grossArea }))
+      .map((f) => ({ ...f, z: heightOf(f.ring) }));
+    const lowest = Math.min(...floors.map((f) => f.z));
+    return (this.floor = floors
+      .filter((f) => f.z <= lowest + STEP)
+      .reduce<(typeof floors)[number] | null>((a, b) => (a && a.area >= b.area ? a : b), null));
+  }
 }
 
-function volume(index: ModelIndex, space: Space): Volume {
-  const sides = index.surfacesOf.get(space.key) ?? [];
-  const floors = sides
-    .filter((s) => s.orientation !== 'side' && s.shape.rings.length > 0)
-    .map((s) => ({ ring: outer(s.shape), area: s.grossArea }))
-    .map((f) => ({ ...f, z: heightOf(f.ring) }));
-  const lowest = Math.min(...floors.map((f) => f.z));
-  const floor = floors
-    .filter((f) => f.z <= lowest + STEP)
-    .reduce<(typeof floors)[number] | null>((a, b) => (a && a.area >= b.area ? a : b), null);
-  return {
-    key: space.key,
-    name: space.name,
-    sides: sides.map((s) => s.key),
-    place: floor && inside(floor.ring),
-    room: floor ? Math.sqrt(floor.area) : 0,
-  };
+/** By the surfaces around it: an edit leaves most as they are. */
+const made = new WeakMap<Surface[], Volume>();
+
+/** The spaces of a model in their order. */
+export function volumesOf(index: ModelIndex): Volume[] {
+  return index.model.spaces.map((space) => {
+    const around = index.surfacesOf.get(space.key) ?? [];
+    const known = made.get(around);
+    if (known?.key === space.key && known.name === space.name) return known;
+    const v = new Volume(space, around);
+    made.set(around, v);
+    return v;
+  });
 }
 
 const heightOf = (ring: Point[]) => ring.reduce((z, p) => z + p.z, 0) / ring.length;
