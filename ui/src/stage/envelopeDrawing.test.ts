@@ -17,7 +17,8 @@ function wall(key: string, x: number, turned = false): Surface {
   return { ...surface(key, ['s'], [opening(`${key}-o`, key)]), shape: shapeOf([r], faces) };
 }
 
-const draw = (m: Model) => envelopeDrawing(m, colouring(unitsOf('SI'), 'exposure', m, NOTHING_KNOWN));
+const draw = (m: Model) =>
+  envelopeDrawing(m, colouring(unitsOf('SI'), 'exposure', m, NOTHING_KNOWN));
 
 /** The same as if nothing had been drawn before. */
 function anew(m: Model) {
