@@ -81,6 +81,24 @@ describe('the arrangement', () => {
     expect(screen.getByText('the rows')).toBeTruthy();
   });
 
+  it('stacks its parts where a window is too small for them beside each other', () => {
+    const sized = (w: number, h: number) =>
+      act(() => {
+        Object.assign(window, { innerWidth: w, innerHeight: h });
+        window.dispatchEvent(new Event('resize'));
+      });
+    const { innerWidth, innerHeight } = window;
+    page('envelope');
+    const areas = () => screen.getByTestId('arrangement').style.gridTemplateAreas;
+    sized(640, 400);
+    expect(areas()).toBe('"stage" "work" "side"');
+    expect(screen.queryByRole('separator')).toBeNull();
+    act(() => turnLead('envelope'));
+    expect(areas()).toBe('"work" "side" "stage"');
+    sized(innerWidth, innerHeight);
+    expect(areas()).toBe('"work stage" "work side"');
+  });
+
   it('remembers what is dragged', async () => {
     const { user } = page('envelope');
     screen.getByRole('separator', { name: 'Width of the column at the right' }).focus();

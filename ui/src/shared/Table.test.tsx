@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
-import { screen, within } from '@testing-library/react';
+import { act, screen, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
+import { usePrinting } from '../model/printing';
 import { Table, type Column } from './Table';
 import { eachAnew, show } from './testPage';
 
@@ -51,6 +52,25 @@ describe('a table', () => {
     expect(names()).toEqual(['Slipway', 'Boat hall', 'Crew room', 'Store']);
     expect(screen.getByText('4 rows')).toBeTruthy();
     expect(screen.getByRole('grid').getAttribute('aria-rowcount')).toBe('5');
+  });
+
+  it('has all rows on paper, and few of very many on the screen', () => {
+    const many = Array.from({ length: 400 }, (_, i) => ({ key: `k${i}`, name: `R${i}`, area: i }));
+    show(
+      <Table
+        name="rooms"
+        rows={many}
+        columns={COLUMNS}
+        keyOf={(r) => r.key}
+        selection={new Set()}
+        onSelect={() => {}}
+      />,
+    );
+    expect(screen.getAllByRole('row').length).toBeLessThan(100);
+    act(() => usePrinting.setState({ on: true }));
+    expect(screen.getAllByRole('row')).toHaveLength(401);
+    act(() => usePrinting.setState({ on: false }));
+    expect(screen.getAllByRole('row').length).toBeLessThan(100);
   });
 
   it('shows a dash for what is not known', () => {
