@@ -1,10 +1,13 @@
 import { useUnits } from '../model/units';
-import { useMemo } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Slider } from 'radix-ui';
 import { ChevronsLeft, ChevronsRight, ChevronsUpDown } from 'lucide-react';
 import { useLayout } from '../model/layout';
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
+
+/** Height of a rung, in pixels. */
+const RUNG = 24;
 
 /** One rung a storey at its level; the handles cut the model above and below. */
 export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [number, number] }) {
@@ -21,7 +24,19 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
       .sort((a, b) => a.level - b.level);
     return { lo: heights[0] - 0.3, hi: heights[1] + 0.3, rungs: levels };
   }, [index, heights]);
+  const [room, setRoom] = useState(0);
+  const strip = useCallback((el: HTMLDivElement | null) => {
+    if (!el) return;
+    const watch = new ResizeObserver(() => setRoom(el.clientHeight));
+    watch.observe(el);
+    return () => watch.disconnect();
+  }, []);
   if (!rungs.length || !Number.isFinite(lo)) return null;
+
+  // storeys nearer to each other than a finger is wide stand in a list, not at their levels
+  const crowded =
+    room > 0 &&
+    rungs.some((r, i) => i > 0 && ((r.level - rungs[i - 1].level) / (hi - lo)) * room < RUNG);
 
   const range = cut ?? [lo, hi];
   const share = (z: number) => `${((z - lo) / (hi - lo)) * 100}%`;
@@ -35,6 +50,19 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
     const same = cut && Math.abs(cut[0] - now[0]) < 1e-6 && Math.abs(cut[1] - now[1]) < 1e-6;
     set({ cut: same ? null : now });
   }
+
+  const rung = (i: number) => (
+    <button
+      key={rungs[i].key}
+      className="flex h-6 w-full min-w-6 shrink-0 items-center gap-1 text-left text-[11px] leading-none hover:text-kelp"
+      title={`${rungs[i].name}, ${units.level(rungs[i].level)}: show only this storey`}
+      aria-label={`${rungs[i].name}: show only this storey`}
+      onClick={() => only(i)}
+    >
+      <span className="h-[2px] w-[6px] shrink-0 bg-ink" />
+      {!folded && <span className="hidden truncate @2xl:inline">{rungs[i].name}</span>}
+    </button>
+  );
 
   return (
     <div
@@ -52,7 +80,7 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
         </button>
         {!folded && <span className="kicker hidden @2xl:inline">Storeys</span>}
       </div>
-      <div className="relative my-3 min-h-0 flex-1">
+      <div ref={strip} className="relative my-3 min-h-0 flex-1">
         <Slider.Root
           orientation="vertical"
           className="absolute inset-y-0 left-0 flex w-6 touch-none flex-col items-center select-none"
@@ -78,19 +106,22 @@ export function StoreyLadder({ index, heights }: { index: ModelIndex; heights: [
             </Slider.Thumb>
           ))}
         </Slider.Root>
-        {rungs.map((r, i) => (
-          <button
-            key={r.key}
-            className={`absolute -mb-[12px] flex h-[24px] items-center gap-1 text-left text-[11px] leading-none hover:text-kelp ${folded ? 'left-6 w-6' : 'left-6 w-6 @2xl:right-0 @2xl:w-auto'}`}
-            style={{ bottom: share(r.level) }}
-            title={`${r.name}, ${units.level(r.level)}: show only this storey`}
-            aria-label={`${r.name}: show only this storey`}
-            onClick={() => only(i)}
-          >
-            <span className="h-[2px] w-[6px] shrink-0 bg-ink" />
-            {!folded && <span className="hidden truncate @2xl:inline">{r.name}</span>}
-          </button>
-        ))}
+        {crowded ? (
+          <div className="absolute inset-y-0 left-6 right-0 flex flex-col overflow-y-auto">
+            <span className="mt-auto" />
+            {rungs.map((_, i) => rung(rungs.length - 1 - i))}
+          </div>
+        ) : (
+          rungs.map((r, i) => (
+            <div
+              key={r.key}
+              className="absolute right-0 left-6 -mb-[12px]"
+              style={{ bottom: share(r.level) }}
+            >
+              {rung(i)}
+            </div>
+          ))
+        )}
       </div>
       <button
         className={`btn-quiet mb-1 justify-center !px-1 text-sm ${apart ? 'bg-kelp-soft' : ''}`}
