@@ -126,7 +126,7 @@ export function Limits({ index, project }: { index: ModelIndex; project: Project
               const then = draft ? (counts.then.get(l.code) ?? 0) : now;
               return (
                 <tr key={nameOf(l)} className="border-b border-line/50">
-                  <td className="px-2 font-mono text-[11px]">{l.code}</td>
+                  <td className="px-2 font-mono text-[11px] whitespace-nowrap">{l.code}</td>
                   <td className="max-w-72 truncate pr-2 first-letter:uppercase" title={l.check}>
                     {l.check}
                   </td>

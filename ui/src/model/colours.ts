@@ -79,12 +79,35 @@ export interface StageColours {
   accent: string;
   /** What closes a space that is cut open. */
   cut: string;
+  /** What a shadow darkens with, and how much. */
+  dark: string;
   shadow: number;
 }
 export const STAGE: Record<'paper' | 'slate' | 'print', StageColours> = {
-  paper: { paper: '#F6F4EE', ink: '#1D2B2F', accent: '#12645C', cut: '#FFFFFF', shadow: 0.13 },
-  print: { paper: '#FFFFFF', ink: '#000000', accent: '#12645C', cut: '#FFFFFF', shadow: 0.1 },
-  slate: { paper: '#1F2A2E', ink: '#0B1113', accent: '#5CC2B2', cut: '#3A4A50', shadow: 0.45 },
+  paper: {
+    paper: '#F6F4EE',
+    ink: '#1D2B2F',
+    accent: '#12645C',
+    cut: '#FFFFFF',
+    dark: '#1D2B2F',
+    shadow: 0.13,
+  },
+  print: {
+    paper: '#FFFFFF',
+    ink: '#000000',
+    accent: '#12645C',
+    cut: '#FFFFFF',
+    dark: '#000000',
+    shadow: 0.1,
+  },
+  slate: {
+    paper: '#1F2A2E',
+    ink: '#C4D2D4',
+    accent: '#5CC2B2',
+    cut: '#3A4A50',
+    dark: '#0B1113',
+    shadow: 0.45,
+  },
 };
 /** What is pointed at in a list. */
 export const LIT = '#0E7C66';

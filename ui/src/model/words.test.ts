@@ -25,12 +25,9 @@ describe('words', () => {
   });
 
   it('say the words of standards', () => {
-    expect(['LoungeOrRecreation', 'Museum', 'HVACPlant', ''].map(spoken)).toEqual([
-      'Lounge or recreation',
-      'Museum',
-      'HVACPlant',
-      '',
-    ]);
+    expect(
+      ['LoungeOrRecreation', 'WorkshopWorkshop', 'Museum', 'HVACPlant', ''].map(spoken),
+    ).toEqual(['Lounge or recreation', 'Workshop', 'Museum', 'HVACPlant', '']);
   });
 
   it('count in words', () => {

@@ -42,7 +42,13 @@ export const parted = (figure: string): string =>
 /** A word of a standard as words: "Lounge or recreation" for LoungeOrRecreation. */
 export function spoken(code: string): string {
   const words = code.replace(/([a-z0-9])([A-Z])/g, '$1 $2').split(' ');
-  return words.map((w, i) => (i && !/^[A-Z]{2}/.test(w) ? w.toLowerCase() : w)).join(' ');
+  return (
+    words
+      // WorkshopWorkshop is a workshop
+      .filter((w, i) => w.toLowerCase() !== words[i - 1]?.toLowerCase())
+      .map((w, i) => (i && !/^[A-Z]{2}/.test(w) ? w.toLowerCase() : w))
+      .join(' ')
+  );
 }
 
 /** "1 space", "3 spaces". */

@@ -31,7 +31,7 @@ export function Legend({
 
   return (
     <div
-      className="flex max-h-[58px] shrink-0 flex-wrap items-center gap-x-1 overflow-y-auto @md:max-h-[84px] border-t border-line bg-paper px-1.5 py-[3px]"
+      className="flex max-h-[55px] shrink-0 flex-wrap items-center gap-x-1 overflow-y-auto @md:max-h-[79px] border-t border-line bg-paper px-1.5 py-[3px]"
       role="group"
       aria-label="What the colours mean"
       data-testid="legend"

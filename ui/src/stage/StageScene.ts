@@ -64,7 +64,7 @@ export class StageScene {
   private theme: StageColours = STAGE.paper;
   private hovered: string | null = null;
   /** What was framed last. */
-  private framed: { points: number[]; slack: number } | null = null;
+  private framed: { points: number[]; slack: number; whole: boolean } | null = null;
   private readonly clips: THREE.Plane[] = [];
   private drawing: Drawing = NOTHING;
   private picking = new Picking(NOTHING);
@@ -135,7 +135,7 @@ export class StageScene {
     for (const o of [this.edges, this.faintEdges, this.dashes])
       (o.material as THREE.LineBasicMaterial).color.copy(raw(theme.ink));
     const shadow = this.shadow.material as THREE.MeshBasicMaterial;
-    shadow.color.copy(raw(theme.ink));
+    shadow.color.copy(raw(theme.dark));
     shadow.opacity = theme.shadow;
     if (this.look) {
       this.close(this.look);
@@ -197,7 +197,7 @@ export class StageScene {
     this.painter.resize();
     // what was framed fills the stage still
     if (this.framed && this.controls.untouched)
-      this.fill(this.framed.points, this.framed.slack, null);
+      this.fill(this.framed.points, this.framed.slack, null, this.framed.whole);
     this.rest();
     this.request();
   }
@@ -265,6 +265,9 @@ export class StageScene {
     if (!this.placed && drawing.items.length) {
       this.placed = true;
       this.viewFrom(-0.65, -1, 0.62);
+    } else if (this.framed?.whole && this.controls.untouched) {
+      // nobody has turned to anything else: another subject is seen whole too
+      this.frame(null);
     }
   }
 
@@ -576,16 +579,16 @@ export class StageScene {
     }
     const at = { centre: this.centre, offset: this.solid.position };
     const points = wholeOf(this.drawing, this.picking.boxes, at, this.many);
-    if (points.length) this.fill(points, 1.05, null);
+    if (points.length) this.fill(points, 1.05, null, true);
   }
 
   /** The same for a box; from the side that a normal points to, when one is given. */
   frameBox(box: THREE.Box3, outer: THREE.Vector3 | null) {
-    this.fill(corners(box, this.centre), 1.6, outer);
+    this.fill(corners(box, this.centre), 1.6, outer, false);
   }
 
-  private fill(points: number[], slack: number, outer: THREE.Vector3 | null) {
-    this.framed = { points, slack };
+  private fill(points: number[], slack: number, outer: THREE.Vector3 | null, whole: boolean) {
+    this.framed = { points, slack, whole };
     this.controls.frame(points, slack, outer);
   }
 

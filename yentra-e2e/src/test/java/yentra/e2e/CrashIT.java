@@ -159,10 +159,12 @@ class CrashIT {
 
   private String delivery(RunningYentra yentra) throws IOException, InterruptedException {
     for (int i = 0; i < 1800; i++) {
-      JsonNode projects = get(yentra, "/api/projects").get("projects");
-      for (JsonNode d : projects.isEmpty() ? projects : projects.get(0).get("deliveries")) {
-        if (d.get("fileName").asString().equals("marram-point.xml")) {
-          return d.get("id").asString();
+      // whichever of the demo's projects was read last comes first
+      for (JsonNode p : get(yentra, "/api/projects").get("projects")) {
+        for (JsonNode d : p.get("deliveries")) {
+          if (d.get("fileName").asString().equals("marram-point.xml")) {
+            return d.get("id").asString();
+          }
         }
       }
       Thread.sleep(100);
