@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { Conditions, ScheduleProfile, ScheduleRow } from '../model/api';
 import type { ModelIndex } from '../model/model';
+import { Detail } from '../shared/Detail';
 import { Table, type Column } from '../shared/Table';
 import type { Edits } from '../model/useEdits';
 import { PURPOSES, isTemperature, kindLabel, scale, toShown } from './schedules';
@@ -72,21 +73,23 @@ function Loaded({ conditions, edits }: { conditions: Conditions; edits: Edits })
         onSelect={(keys) => setPicked(keys.at(-1) ?? null)}
         empty="No schedules yet. Uses bring theirs along; or select spaces under Uses and zones and give them one."
       />
-      <div className="flex w-[560px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
-        {row ? (
+      {row ? (
+        <div className="flex w-[560px] shrink-0 flex-col overflow-y-auto border-l border-line px-3 py-2">
           <ScheduleEditor
             key={row.key + JSON.stringify(row.profile)}
             row={row}
             conditions={conditions}
             edits={edits}
           />
-        ) : (
+        </div>
+      ) : (
+        <Detail label="Schedules">
           <p className="text-muted">
             Choose a schedule to see and change its days. Spaces and zones are given schedules under
             Uses and zones.
           </p>
-        )}
-      </div>
+        </Detail>
+      )}
     </div>
   );
 }
