@@ -1,7 +1,7 @@
 package yentra.demo;
 
-import static yentra.demo.IfcWriter.guid;
-import static yentra.demo.IfcWriter.text;
+import static yentra.demo.StepFile.guid;
+import static yentra.demo.StepFile.text;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -21,12 +21,16 @@ final class ArchitectsModel {
   /** Windows for which nobody has stated a U-value. */
   private static final Set<String> NO_TRANSMITTANCE = Set.of("op-8", "op-11", "op-12", "op-20");
 
+  private final StepFile step;
   private final IfcWriter out;
+  private final IfcElements elements;
   private int items;
   private int external;
 
-  ArchitectsModel(IfcWriter out) {
+  ArchitectsModel(StepFile step, IfcWriter out, IfcElements elements) {
+    this.step = step;
     this.out = out;
+    this.elements = elements;
   }
 
   /** Three outer walls of which it is not said that they are external. */
@@ -66,7 +70,7 @@ final class ArchitectsModel {
   }
 
   private int gross(String name, double x0, double x1, double y0, double y1, double z0, double z1) {
-    return out.add(
+    return step.add(
         "IFCSPACE("
             + guid(name)
             + ",$,"
@@ -92,7 +96,7 @@ final class ArchitectsModel {
   private int put(String storey, String entity, String tail, String name, Vec3 at, double... size) {
     items++;
     int id =
-        out.add(
+        step.add(
             entity
                 + "("
                 + guid("item-" + items)
@@ -112,7 +116,7 @@ final class ArchitectsModel {
                 + ",$"
                 + tail
                 + ")");
-    out.contain(storey, id);
+    elements.contain(storey, id);
     return id;
   }
 
@@ -137,7 +141,7 @@ final class ArchitectsModel {
 
   private void furniture(String storey, String name, Vec3 at, double... size) {
     int id = put(storey, "IFCFURNITURE", ",.NOTDEFINED.", name, at, size);
-    out.properties(
+    elements.properties(
         "Schedule_Furniture",
         "item-" + items,
         id,
