@@ -67,9 +67,8 @@ function choose(scene: StageScene, size: readonly [number, number], volumes: Vol
     // nothing stands before a cut that is looked at
     if (l.cut) return true;
     const hit = probe.pick(new THREE.Vector2((l.x / size[0]) * 2 - 1, 1 - (l.y / size[1]) * 2));
+    if (!hit || !by.get(l.key)!.sides.includes(hit.key)) return false;
     const { x, y, z } = l.place;
-    return (
-      !hit || scene.world(hit.point).distanceTo(eye) > new THREE.Vector3(x, y, z).distanceTo(eye)
-    );
+    return scene.world(hit.point).distanceTo(eye) > new THREE.Vector3(x, y, z).distanceTo(eye);
   }).map((l) => by.get(l.key)!);
 }
