@@ -58,20 +58,29 @@ public class DeliveryStates {
   private final Cache<RunKey, CheckRun> runs =
       Caffeine.newBuilder()
           .maximumWeight(MOST_SURFACES)
-          .weigher((RunKey k, CheckRun r) -> weight(r.context()))
+          .weigher((RunKey k, CheckRun r) -> weight(k, r))
           .build();
 
   /** Weak, so that a lock lives as long as somebody has it. */
   private final Cache<UUID, Object> locks = Caffeine.newBuilder().weakValues().build();
 
-  /** Surfaces of all states of one kind that are kept; a surface is some 10 kB with its checks. */
-  private static final long MOST_SURFACES = 120_000;
+  /** Surfaces of all states of one kind that are kept; a surface is some 5 kB with its checks. */
+  private static final long MOST_SURFACES = 250_000;
+
+  /** A state after repairs shares most of what it is made of with that before them. */
+  private static final int SHARED = 6;
 
   /** Elements of all files that are kept as they were read; one is some kB with its instances. */
   private static final long MOST_ELEMENTS = 1_000_000;
 
   private static int weight(CheckContext c) {
     return Math.max(500, c.envelope().surfaces().size());
+  }
+
+  private static int weight(RunKey key, CheckRun run) {
+    return key.repairs.isEmpty()
+        ? weight(run.context())
+        : Math.max(500, weight(run.context()) / SHARED);
   }
 
   DeliveryStates(
