@@ -40,6 +40,9 @@ export class Painter {
   private scale = 1;
   private part = 0;
   private from = 0;
+  /** Pictures into which new corners are drawn for the first time: that takes long, and nobody waits for it. */
+  private readonly fresh = new Set<THREE.WebGLRenderTarget>();
+  private sent: WebGLSync | null = null;
   /** How many pictures were drawn, whole ones and quick ones. */
   pictures = 0;
 
@@ -98,6 +101,12 @@ export class Painter {
     this.begin();
   }
 
+  /** What is drawn has new corners. */
+  renew() {
+    this.fresh.add(this.quick).add(this.kept);
+    this.disturb(false);
+  }
+
   /** The view rests: all of it may be drawn. */
   settle() {
     if (this.state !== 'moving') return;
@@ -121,6 +130,8 @@ export class Painter {
    * @return whether another frame is needed to go on
    */
   frame(): boolean {
+    if (this.sent && !this.arrived(this.sent)) return true;
+    this.sent = null;
     if (this.state === 'moving') this.quickly();
     else if (this.state === 'building') this.build();
     // a picture that is not finished is not shown
@@ -128,8 +139,16 @@ export class Painter {
     return this.state === 'building';
   }
 
+  /** Draws all that is left at once. */
+  hurry() {
+    this.fresh.clear();
+    this.sent = null;
+    while (this.frame());
+  }
+
   /** Resolution is given up before items are; how much of the smooth picture a frame takes is another matter. */
-  private learn(which: 'moving' | 'building', took: number) {
+  private learn(which: 'moving' | 'building', took: number | null) {
+    if (took === null) return;
     const moving = which === 'moving';
     const more = took < PACE.quick;
     if (!more && took <= PACE.slow) return;
@@ -147,7 +166,15 @@ export class Painter {
     this.sizeQuick();
   }
 
-  private onto(picture: THREE.WebGLRenderTarget, scale: number, anew: boolean): number {
+  private arrived(sent: WebGLSync): boolean {
+    const gl = this.renderer.getContext() as WebGL2RenderingContext;
+    if (gl.getSyncParameter(sent, gl.SYNC_STATUS) !== gl.SIGNALED) return false;
+    gl.deleteSync(sent);
+    return true;
+  }
+
+  /** Draws; gives how long that took, in milliseconds, or null where it is not waited for. */
+  private onto(picture: THREE.WebGLRenderTarget, scale: number, anew: boolean): number | null {
     this.grain.value = scale * this.renderer.getPixelRatio();
     this.renderer.setRenderTarget(picture);
     if (anew) {
@@ -156,6 +183,13 @@ export class Painter {
     }
     const begun = performance.now();
     this.renderer.render(this.model, this.camera);
+    if (this.fresh.delete(picture)) {
+      const gl = this.renderer.getContext() as WebGL2RenderingContext;
+      this.sent = gl.fenceSync(gl.SYNC_GPU_COMMANDS_COMPLETE, 0);
+      gl.flush();
+      this.renderer.setRenderTarget(null);
+      return null;
+    }
     // reading a pixel waits until all is drawn: nothing else tells how long it takes, and more than that is never on its way
     this.renderer.readRenderTargetPixels(picture, 0, 0, 1, 1, this.pixel);
     this.renderer.setRenderTarget(null);

@@ -123,7 +123,7 @@ export class StageScene {
     this.stale = false;
     this.painter.settle();
     this.marks.seenFrom(this.camera.position);
-    while (this.painter.frame());
+    this.painter.hurry();
     const { domElement } = this.renderer;
     canvas.width = domElement.width;
     canvas.height = domElement.height;
@@ -176,6 +176,7 @@ export class StageScene {
     }
     if (!this.placed && drawing.items.length) this.centre.fromArray(drawing.origin);
     this.meshes.replace(drawing, this.centre);
+    this.painter.renew();
     this.meshes.stand(ground - this.centre.z);
     if (this.look) this.setLook(this.look);
     if (!this.placed && drawing.items.length) {
