@@ -28,7 +28,7 @@ async function run() {
     sweep: null,
     apart: false,
   };
-  stage.setDrawing(drawing);
+  stage.setDrawing(drawing, 0, []);
   stage.setLook(look);
   await rest();
 

@@ -38,6 +38,7 @@ final class Browser implements AutoCloseable {
   private final Path home;
   final Path downloads;
   final ChromeDriver driver;
+  private final double pixels;
 
   /**
    * One that draws a quarter of the pixels: what is tested is the same, and drawing in software is
@@ -102,10 +103,16 @@ final class Browser implements AutoCloseable {
                     home + "/cache"))
             .build();
     driver = new ChromeDriver(service, options);
+    this.pixels = pixels;
+    sized(1280, 800);
+    driver.executeCdpCommand("Emulation.setTimezoneOverride", Map.of("timezoneId", "UTC"));
+  }
+
+  /** Gives the page so much room, in its own pixels. */
+  void sized(int width, int height) {
     driver.executeCdpCommand(
         "Emulation.setDeviceMetricsOverride",
-        Map.of("width", 1280, "height", 800, "deviceScaleFactor", pixels, "mobile", false));
-    driver.executeCdpCommand("Emulation.setTimezoneOverride", Map.of("timezoneId", "UTC"));
+        Map.of("width", width, "height", height, "deviceScaleFactor", pixels, "mobile", false));
   }
 
   static By id(String testId) {

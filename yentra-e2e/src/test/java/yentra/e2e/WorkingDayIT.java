@@ -136,6 +136,81 @@ class WorkingDayIT {
     }
   }
 
+  /** A storey cut open says which spaces are closed there, and names them. */
+  @Test
+  void aCutIsClosedAndNamed() throws Exception {
+    try (Browser b = new Browser()) {
+      open(b);
+      b.keys("3");
+      b.see("ladder")
+          .findElement(By.cssSelector("[aria-label='Ground floor: show only this storey']"))
+          .click();
+      b.waitFor("named", () -> b.see("space-names").getText().contains("Boat hall"));
+      assertThat(b.see("space-names").getText()).contains("Workshop").doesNotContain("Store");
+      b.keys("a");
+      b.waitFor("from outside no floor is seen", () -> b.see("space-names").getText().isEmpty());
+      assertThat(b.complaints()).isEmpty();
+    }
+  }
+
+  /** As at 200 % zoom on a small screen: nothing sticks out or lies over what is pressed. */
+  @Test
+  void aSmallWindowHasEverythingInReach() throws Exception {
+    try (Browser b = new Browser()) {
+      open(b);
+      b.sized(640, 400);
+      for (String workspace : new String[] {"1", "2", "3", "4", "5", "7"}) {
+        b.keys(workspace);
+        b.settle();
+        assertThat(
+                b.driver.executeScript(
+                    """
+                    const over = [...document.querySelectorAll('header button, header input, nav a, [role=toolbar] button, [role=tab]')]
+                      .filter((e) => {
+                        e.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+                        const r = e.getBoundingClientRect();
+                        const at = document.elementFromPoint(r.left + r.width / 2, r.top + r.height / 2);
+                        return r.width > 0 && !(at && (e.contains(at) || at.contains(e)));
+                      })
+                      .map((e) => 'hidden: ' + (e.textContent || e.getAttribute('aria-label')));
+                    if (document.documentElement.scrollWidth > innerWidth) over.push('the page scrolls sideways');
+                    return over;
+                    """))
+            .as("workspace " + workspace)
+            .asInstanceOf(org.assertj.core.api.InstanceOfAssertFactories.LIST)
+            .isEmpty();
+      }
+      assertThat(b.complaints()).isEmpty();
+    }
+  }
+
+  /** On paper the model is drawn on white, and a table has all its rows. */
+  @Test
+  void aViewGoesOnPaper() throws Exception {
+    try (Browser b = new Browser()) {
+      open(b);
+      b.keys("3");
+      b.press("Surfaces");
+      int shown = b.driver.findElements(By.cssSelector("[data-key]")).size();
+      b.driver.executeScript("window.dispatchEvent(new Event('beforeprint'))");
+      assertThat(b.driver.findElements(By.cssSelector("[data-key]"))).hasSize(61);
+      assertThat(shown).isLessThan(61);
+      assertThat(
+              b.driver.executeScript(
+                  """
+                  const sheet = document.querySelectorAll('[data-testid=stage] canvas')[1];
+                  const { data } = sheet.getContext('2d').getImageData(0, 0, sheet.width, sheet.height);
+                  const white = (i) => data[i] + data[i + 1] + data[i + 2] === 765;
+                  let other = 0;
+                  for (let i = 0; i < data.length; i += 4) if (!white(i)) other++;
+                  return [white(0), other > data.length / 4 / 50];
+                  """))
+          .isEqualTo(java.util.List.of(true, true));
+      b.driver.executeScript("window.dispatchEvent(new Event('afterprint'))");
+      assertThat(b.driver.findElements(By.cssSelector("[data-key]"))).hasSize(shown);
+    }
+  }
+
   @Test
   void noViewHasAFindingOfAxe() throws Exception {
     try (Browser b = new Browser()) {
