@@ -178,6 +178,13 @@ function Opened({
     });
   }, [inScope, index, set]);
 
+  // the place of a finding that is answered is of no interest elsewhere
+  useEffect(() => {
+    const { finding, selection } = useView.getState();
+    if (!finding && !selection.length)
+      window.dispatchEvent(new CustomEvent('yentra:frame', { detail: 'untouched' }));
+  }, [workspace]);
+
   // what a repair took away is no longer selected
   useEffect(() => {
     const v = useView.getState();

@@ -24,7 +24,10 @@ export function useCamera(index: ModelIndex, subject: Subject, scene: StageScene
 
   useEffect(() => {
     const frame = (e: Event) => {
-      const all = (e as CustomEvent).detail === 'all';
+      const { detail } = e as CustomEvent;
+      // what a person has turned to stays
+      if (detail === 'untouched' && !scene?.controls.untouched) return;
+      const all = !!detail;
       const keys = useView.getState().selection.flatMap(subject.drawn);
       scene?.frame(all || !keys.length ? null : keys, outerSide(index, keys));
     };
