@@ -7,7 +7,7 @@ import { block } from './block.mjs';
 const n = Number(process.argv[2]);
 const server = await createServer({ server: { middlewareMode: true }, logLevel: 'silent' });
 const load = (file) => server.ssrLoadModule(file);
-const { arranged } = await load('/src/sheet/order.ts');
+const { arranged } = await load('/src/shared/order.ts');
 const { indexScope, scopeDrawing } = await load('/src/scope/scopeModel.ts');
 const { Picking } = await load('/src/stage/drawing.ts');
 const THREE = await import('three');
