@@ -100,9 +100,12 @@ times['file to its end of reading and checking'] = read;
 const b = await browser();
 try {
   const drawn = 'window.yentraStage?.().shown.length';
-  const frame = () => b.run('new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r)))');
+  const frame = () =>
+    b.run('new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r)))');
   const longest = async (what) => {
-    times[`${what}: longest task`] = await b.run('(() => { const l = longest; longest = 0; return l; })()');
+    times[`${what}: longest task`] = await b.run(
+      '(() => { const l = longest; longest = 0; return l; })()',
+    );
   };
   async function opened(what) {
     const from = Date.now();
@@ -137,7 +140,8 @@ try {
     await b.mouse('mouseMoved', x + (i % 120) * 2, y + (i % 40), 1);
     await pause(8);
   }
-  times['turning: pictures a second'] = ((await pictures()) - before) / ((Date.now() - from) / 1000);
+  times['turning: pictures a second'] =
+    ((await pictures()) - before) / ((Date.now() - from) / 1000);
   await b.mouse('mouseReleased', x, y);
   await longest('turning');
   await b.until('window.yentraStage().resting');
@@ -170,7 +174,11 @@ try {
     "document.querySelector('[data-testid=pending-summary]')",
   );
   await timed('edit', () => press('apply'), "!document.querySelector('[data-testid=pending]')");
-  await timed('undo', () => press('undo'), "document.querySelector('[data-testid=redo]:not(:disabled)')");
+  await timed(
+    'undo',
+    () => press('undo'),
+    "document.querySelector('[data-testid=redo]:not(:disabled)')",
+  );
   console.log(JSON.stringify(times));
 } finally {
   await b.close();
