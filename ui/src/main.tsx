@@ -6,6 +6,7 @@ import './styles.css';
 import { useLayout } from './model/layout';
 import { Projects } from './frame/Projects';
 import { BusyLine } from './frame/BusyLine';
+import { tellCutTexts } from './frame/cutTexts';
 import { Workbench } from './frame/rooms';
 import { hearPrinting } from './model/printing';
 
@@ -16,6 +17,7 @@ wear(useLayout.getState().theme);
 useLayout.subscribe((l) => wear(l.theme));
 
 hearPrinting();
+tellCutTexts();
 
 const client = new QueryClient({
   defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false } },
