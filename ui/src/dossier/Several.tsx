@@ -2,7 +2,7 @@ import { naming, surfacesActions } from '../shared/actions';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
 import type { ModelIndex } from '../model/model';
-import { count } from '../model/words';
+import { count, spoken } from '../model/words';
 import { useUnits } from '../model/units';
 import { Jump, Row, Section, Title } from '../shared/dossierParts';
 import { useSurfaceTypes } from './useSurfaceTypes';
@@ -19,7 +19,7 @@ export function Several({
   const units = useUnits();
   const surfaces = keys.map((k) => index.surfaces.get(k)).filter((s) => s !== undefined);
   const spaces = keys.map((k) => index.spaces.get(k)).filter((s) => s !== undefined);
-  const types = new Set(surfaces.map((s) => s.type || 'not stated'));
+  const types = new Set(surfaces.map((s) => spoken(s.type) || 'not stated'));
   const surfaceTypes = useSurfaceTypes();
   const two = surfaces.length === 2 && keys.length === 2;
   return (

@@ -5,7 +5,7 @@ import { openingActions, surfaceActions } from '../shared/actions';
 import { Actions } from '../shared/Form';
 import type { Edits } from '../model/useEdits';
 import type { ModelIndex } from '../model/model';
-import { degrees, EXPOSURES, facing } from '../model/words';
+import { degrees, EXPOSURES, facing, spoken } from '../model/words';
 import { useUnits } from '../model/units';
 import { Breakdown } from './Breakdown';
 import { Changes, FindingLinks, Jump, Origin, Row, Section, Title } from '../shared/dossierParts';
@@ -35,7 +35,7 @@ export function SurfaceFacts({
   const construction = index.model.constructions.find((c) => c.key === s.construction);
   return (
     <>
-      <Title sub={`${s.type || 'Type not stated'} · ${s.fileId}`}>{s.label}</Title>
+      <Title sub={<Typed of={s} />}>{s.label}</Title>
       <Section title="Facts">
         <dl>
           <Row label="Gross area">{units.area.text(s.grossArea)}</Row>
@@ -100,7 +100,7 @@ export function SurfaceFacts({
       <Section title={`Openings (${s.openings.length})`}>
         {s.openings.map((o) => (
           <div key={o.key} className="flex justify-between leading-[22px]">
-            <Jump to={o.key}>{o.type || o.fileId}</Jump>
+            <Jump to={o.key}>{spoken(o.type) || o.fileId}</Jump>
             <span>{units.area.text(o.area)}</span>
           </div>
         ))}
@@ -193,7 +193,7 @@ export function OpeningFacts({
   const parent = o.surface ? index.surfaces.get(o.surface) : undefined;
   return (
     <>
-      <Title sub={`${o.type || 'Type not stated'} · ${o.fileId}`}>{o.label}</Title>
+      <Title sub={<Typed of={o} />}>{o.label}</Title>
       <Section title="Facts">
         <dl>
           <Row label="Area">{units.area.text(o.area)}</Row>
@@ -230,5 +230,16 @@ export function OpeningFacts({
       <Origin source={o.source} element={o.element} />
       <Changes index={index} keys={[o.key]} label={o.label} />
     </>
+  );
+}
+
+/** What a surface or an opening is, in words with the standard's word beside, and its id. */
+function Typed({ of }: { of: { type: string; fileId: string } }) {
+  return of.type ? (
+    <>
+      {spoken(of.type)} <span className="font-mono text-[11px]">{of.type}</span> · {of.fileId}
+    </>
+  ) : (
+    <>Type not stated · {of.fileId}</>
   );
 }

@@ -1,3 +1,4 @@
+import { spoken } from '../model/words';
 import { useMemo } from 'react';
 import type { Opening } from '../model/api';
 import type { ModelIndex } from '../model/model';
@@ -16,7 +17,7 @@ export function OpeningTable({ index, openings }: { index: ModelIndex; openings:
   const columns = useMemo<Column<Opening>[]>(
     () => [
       { id: 'label', head: 'Opening', width: 260, value: (o) => o.label },
-      { id: 'type', head: 'Type', width: 110, value: (o) => o.type || 'not stated' },
+      { id: 'type', head: 'Type', width: 110, value: (o) => spoken(o.type) || 'not stated' },
       {
         id: 'area',
         head: 'Area',

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { Surface } from '../model/api';
 import type { ModelIndex } from '../model/model';
 import { useSelection, useView } from '../model/state';
-import { degrees, EXPOSURES, facing } from '../model/words';
+import { degrees, EXPOSURES, facing, spoken } from '../model/words';
 import { useUnits } from '../model/units';
 import { Table, type Column } from '../shared/Table';
 
@@ -23,7 +23,7 @@ export function SurfaceTable({ index }: { index: ModelIndex }) {
   const columns = useMemo<Column<Surface>[]>(
     () => [
       { id: 'label', head: 'Surface', width: 130, value: (s) => s.label },
-      { id: 'type', head: 'Type', width: 82, value: (s) => s.type || 'not stated' },
+      { id: 'type', head: 'Type', width: 82, value: (s) => spoken(s.type) || 'not stated' },
       { id: 'exposure', head: 'Other side', width: 74, value: (s) => exposure(s.exposure) },
       {
         id: 'gross',

@@ -4,7 +4,7 @@ import { ChevronDown } from 'lucide-react';
 import type { Surface } from '../model/api';
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
-import { compass, count, EXPOSURES } from '../model/words';
+import { compass, count, EXPOSURES, spoken } from '../model/words';
 
 type Kind = 'type' | 'facing' | 'storey' | 'exposure' | 'construction' | 'source';
 
@@ -36,7 +36,7 @@ function Choices({ index }: { index: ModelIndex }) {
   const [wanted, setWanted] = useState<Partial<Record<Kind, string>>>({});
   const m = index.model;
   const value: Record<Kind, (s: Surface) => string> = {
-    type: (s) => s.type,
+    type: (s) => spoken(s.type),
     facing,
     storey: (s) => m.storeys.find((x) => x.key === s.storey)?.name ?? '',
     exposure: (s) => EXPOSURES.find((e) => e.key === s.exposure)?.label ?? '',

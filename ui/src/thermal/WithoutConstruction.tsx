@@ -2,7 +2,7 @@ import { type LibraryAnswer, type Project, type Thermal } from '../model/api';
 import { several } from '../shared/several';
 import { useSettings } from '../model/useSettings';
 import type { Edits } from '../model/useEdits';
-import { count } from '../model/words';
+import { count, spoken } from '../model/words';
 import { ConstructionPicker } from './ConstructionPicker';
 import { Picker } from './Picker';
 
@@ -73,7 +73,7 @@ export function WithoutConstruction({
           {given.map((g) => (
             <div key={g.type} className="mt-1 flex flex-wrap items-center gap-x-2 leading-[20px]">
               <dt className="w-full text-muted">
-                {g.surfaces.length} × {g.type}
+                {g.surfaces.length} × {spoken(g.type)}
               </dt>
               <dd className="min-w-0 flex-1">
                 {g.name}{' '}

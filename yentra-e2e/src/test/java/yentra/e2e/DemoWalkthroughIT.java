@@ -63,7 +63,7 @@ class DemoWalkthroughIT {
     b.see(By.cssSelector("[aria-label='Filter by surface']")).sendKeys("south wall of kitchen");
     b.click(
         By.xpath(
-            "//*[@role='row'][contains(., 'South wall of Kitchen')][contains(., 'InteriorWall')]"));
+            "//*[@role='row'][contains(., 'South wall of Kitchen')][contains(., 'Interior wall')]"));
     assertThat(b.see("dossier").getText())
         .contains("South wall of Kitchen", "InteriorWall", "line ");
     b.click("retype");
