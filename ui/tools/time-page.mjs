@@ -146,13 +146,21 @@ try {
   await longest('turning');
   await b.until('window.yentraStage().resting');
 
+  // a surface, not a window of one: what the middle of an item shows depends on where turning has ended
   const choose = async () => {
-    const at = await b.run(`(() => { const s = window.yentraStage();
-      for (let i = 0; i < s.shown.length; i += 97) { const p = s.screen(s.shown[i]);
-        if (p.x > 100 && p.y > 60 && p.x < ${width} - 100 && p.y < ${height} - 60) return [p.x, p.y]; } })()`);
-    await b.mouse('mousePressed', left + at[0], top + at[1], 1);
-    await b.mouse('mouseReleased', left + at[0], top + at[1]);
-    await b.until("document.querySelector('[data-testid=behind]')");
+    for (let from = 0; ; from += 97) {
+      const at = await b.run(`(() => { const s = window.yentraStage();
+        for (let i = ${from}; i < s.shown.length; i += 97) { const p = s.screen(s.shown[i]);
+          if (p.x > 100 && p.y > 60 && p.x < ${width} - 100 && p.y < ${height} - 60) return [p.x, p.y, i]; } })()`);
+      if (!at) throw new Error('no surface is in sight');
+      from = at[2];
+      await b.mouse('mousePressed', left + at[0], top + at[1], 1);
+      await b.mouse('mouseReleased', left + at[0], top + at[1]);
+      for (let i = 0; i < 100; i++) {
+        if (await b.run("!!document.querySelector('[data-testid=behind]')")) return;
+        await pause(10);
+      }
+    }
   };
   const colour = (by) =>
     b.run(`(() => { const s = document.querySelector('[data-testid=colour-by]');
