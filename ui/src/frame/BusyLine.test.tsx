@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import { act, screen } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { counted, useUnderway } from '../model/underway';
+import { awaited, useUnderway } from '../model/underway';
 import { eachAnew, show } from '../shared/testPage';
 import { BusyLine } from './BusyLine';
 
@@ -18,7 +18,7 @@ describe('the busy line', () => {
   it('is there for what takes longer than a moment, until the last answer', async () => {
     show(<BusyLine />);
     const answers: (() => void)[] = [];
-    const ask = () => void counted(new Promise<void>((done) => answers.push(done)));
+    const ask = () => void awaited(new Promise<void>((done) => answers.push(done)));
     act(ask);
     await later(200);
     expect(screen.queryByText('Working …')).toBeNull();
@@ -37,14 +37,14 @@ describe('the busy line', () => {
     show(<BusyLine />);
     let fail = () => {};
     act(() => {
-      counted(new Promise((_, no) => (fail = () => no(new Error('gone'))))).catch(() => {});
+      awaited(new Promise((_, no) => (fail = () => no(new Error('gone'))))).catch(() => {});
     });
     await later(400);
     expect(screen.getByText('Working …')).toBeTruthy();
     fail();
     await later(0);
     expect(screen.queryByText('Working …')).toBeNull();
-    act(() => void counted(Promise.resolve()));
+    act(() => void awaited(Promise.resolve()));
     await later(400);
     expect(screen.queryByText('Working …')).toBeNull();
   });

@@ -1,7 +1,7 @@
 import createClient from 'openapi-fetch';
 import { linesOf, readModel } from './rows';
 import type { Shape } from './shapes';
-import { counted } from './underway';
+import { awaited } from './underway';
 import type { components, paths } from './api.d';
 
 type Schemas = components['schemas'];
@@ -112,7 +112,7 @@ async function sent(request: Request): Promise<Response> {
   request.headers.set('X-Yentra-Person', encodeURIComponent(person()));
   let answer: Response;
   try {
-    answer = await counted(fetch(request));
+    answer = await awaited(fetch(request));
   } catch (e) {
     if (request.signal.aborted) throw e;
     throw new ProblemError(

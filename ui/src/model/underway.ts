@@ -4,7 +4,7 @@ import { create } from 'zustand';
 export const useUnderway = create<{ n: number }>(() => ({ n: 0 }));
 
 /** Counts a request while it waits. */
-export async function counted<T>(answer: Promise<T>): Promise<T> {
+export async function awaited<T>(answer: Promise<T>): Promise<T> {
   const add = (k: number) => useUnderway.setState(({ n }) => ({ n: n + k }));
   add(1);
   try {

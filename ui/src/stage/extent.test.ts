@@ -5,18 +5,7 @@ import { DrawingMaker, Picking, type Item } from './drawing';
 import { boxAround, wholeOf } from './extent';
 import { chosen, FAINT, FIRM, NONE } from './choice';
 import { groundOf, heights } from './subject';
-
-const LOOK = {
-  group: 'g',
-  level: -1,
-  colour: '#fff',
-  opacity: 1,
-  dashed: false,
-  pattern: 'plain',
-  layer: 1,
-  faint: false,
-  far: false,
-} as const;
+import { LOOK } from './testDrawing';
 
 /** A wall of 4 × 3 m whose lower corner stands at a place. */
 function wall(maker: DrawingMaker, key: string, x: number, z: number) {

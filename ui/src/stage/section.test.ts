@@ -6,19 +6,8 @@ import { model, space, surface } from '../model/testModel';
 import { DrawingMaker, type Item, Picking } from './drawing';
 import { free } from './labels';
 import { chained, sectionOf } from './section';
+import { LOOK } from './testDrawing';
 import { inside, Volume, volumesOf } from './volumes';
-
-const LOOK = {
-  group: 'g',
-  level: -1,
-  colour: '#fff',
-  opacity: 1,
-  dashed: false,
-  pattern: 'plain',
-  layer: 1,
-  faint: false,
-  far: false,
-} as const;
 
 /** Walls of 3 m over the edges of plans, with the spaces they go around. */
 function rooms(...plans: { key: string; plan: [number, number][][]; without?: number }[]) {

@@ -58,7 +58,7 @@ public class DeliveryStates {
   private final Cache<RunKey, CheckRun> runs =
       Caffeine.newBuilder()
           .maximumWeight(MOST_SURFACES)
-          .weigher((RunKey k, CheckRun r) -> weight(k, r))
+          .weigher((RunKey k, CheckRun r) -> weight(r))
           .build();
 
   /** Weak, so that a lock lives as long as somebody has it. */
@@ -67,7 +67,7 @@ public class DeliveryStates {
   /** Surfaces of all states of one kind that are kept; a surface is some 5 kB with its checks. */
   private static final long MOST_SURFACES = 250_000;
 
-  /** A state after repairs shares most of what it is made of with that before them. */
+  /** A state in which little differs from the one before shares most of what it is made of. */
   private static final int SHARED = 6;
 
   /** Elements of all files that are kept as they were read; one is some kB with its instances. */
@@ -77,10 +77,11 @@ public class DeliveryStates {
     return Math.max(500, c.envelope().surfaces().size());
   }
 
-  private static int weight(RunKey key, CheckRun run) {
-    return key.repairs.isEmpty()
-        ? weight(run.context())
-        : Math.max(500, weight(run.context()) / SHARED);
+  /** A state that differs from the one before in everything shares nothing with it. */
+  private static int weight(CheckRun run) {
+    CheckContext c = run.context();
+    boolean shares = c.changes() != null && !c.changes().everything();
+    return shares ? Math.max(500, weight(c) / SHARED) : weight(c);
   }
 
   DeliveryStates(
