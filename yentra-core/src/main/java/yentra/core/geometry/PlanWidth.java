@@ -14,11 +14,16 @@ public final class PlanWidth {
     List<Coordinate> points = new ArrayList<>();
     for (Polygon p : faces) {
       for (Vec3 v : p.outer()) {
-        points.add(new Coordinate(v.x(), v.y()));
+        points.add(new Coordinate(rounded(v.x()), rounded(v.y())));
       }
     }
     return new MinimumDiameter(
             new GeometryFactory().createMultiPointFromCoords(points.toArray(Coordinate[]::new)))
         .getLength();
+  }
+
+  /** To a tenth of a millimetre: a hull with shorter sides has no width that JTS finds. */
+  private static double rounded(double metres) {
+    return Math.round(metres * 1e4) / 1e4;
   }
 }
