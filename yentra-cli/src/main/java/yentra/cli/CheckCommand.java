@@ -26,7 +26,7 @@ import yentra.core.scope.ScopeSheet;
 /** Reads each file, makes the envelope, runs every check. */
 @Command(
     name = "check",
-    description = "Checks IFC or gbXML files.",
+    description = "Checks IFC or gbXML files, or plan documents.",
     mixinStandardHelpOptions = true)
 final class CheckCommand implements Callable<Integer> {
   /** How the answer is written. */
@@ -61,7 +61,10 @@ final class CheckCommand implements Callable<Integer> {
 
   @Mixin private BoundaryChoice boundaries = new BoundaryChoice();
 
-  @Parameters(arity = "1..*", paramLabel = "FILE", description = "IFC or gbXML files")
+  @Parameters(
+      arity = "1..*",
+      paramLabel = "FILE",
+      description = "IFC or gbXML files, or plan documents")
   private List<Path> files;
 
   private final PrintStream out = System.out;

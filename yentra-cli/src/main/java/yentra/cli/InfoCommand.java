@@ -11,7 +11,7 @@ import yentra.core.intake.Inventory;
 /** What is in a file, without making the envelope. */
 @Command(name = "info", description = "Says what a file holds.", mixinStandardHelpOptions = true)
 final class InfoCommand implements Callable<Integer> {
-  @Parameters(paramLabel = "FILE", description = "an IFC or gbXML file")
+  @Parameters(paramLabel = "FILE", description = "an IFC or gbXML file, or a plan document")
   private Path file;
 
   @Override

@@ -6,7 +6,7 @@ import java.nio.charset.StandardCharsets;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
-/** The command line: {@code yentra check | translate | compare | info}. */
+/** The command line: {@code yentra check | translate | draw | compare | info}. */
 @Command(
     name = "yentra",
     description =
@@ -17,6 +17,7 @@ import picocli.CommandLine.Command;
       TranslateCommand.class,
       ScopeCommand.class,
       CompareCommand.class,
+      DrawCommand.class,
       InfoCommand.class,
       CatalogueCommand.class
     })

@@ -21,7 +21,7 @@ import yentra.core.finding.Severity;
 final class TranslateCommand implements Callable<Integer> {
   @Mixin private BoundaryChoice boundaries = new BoundaryChoice();
 
-  @Parameters(paramLabel = "IN", description = "an IFC or gbXML file")
+  @Parameters(paramLabel = "IN", description = "an IFC or gbXML file, or a plan document")
   private Path in;
 
   @Option(names = "-o", required = true, paramLabel = "OUT", description = "the file to write")

@@ -97,6 +97,37 @@ class CommandLineTest {
 
   /** Without its spaces the building gives rooms again, as far as walls part them. */
   @Test
+  void aPlanIsDrawnCheckedAndTranslated() throws Exception {
+    String plan =
+        """
+        {"yentraPlan": 1, "name": "Net store", "place": {"latitude": 54.1, "longitude": -3.3, "north_deg": 0}, "ground_m": 0,
+         "storeys": [{"name": "Ground", "level_m": 0, "height_m": 3}],
+         "floors": [{"storey": "Ground", "outlines": [{"corners": [[0,0],[9,0],[9,6],[0,6]]}], "lines": [[[5,0],[5,6]]]}],
+         "glazing": [{"ratio": 0.25}]}
+        """;
+    Path in = Files.writeString(dir.resolve("plan.json"), plan);
+    Path out = dir.resolve("plan.xml");
+    Run drawn = run("draw", in, "-o", out);
+    assertThat(drawn.exit()).isZero();
+    assertThat(drawn.out()).contains("2 spaces").contains("read back equal");
+    JsonNode own = run("check", "--format", "json", in).json();
+    JsonNode written = run("check", "--format", "json", out).json();
+    assertThat(own.get("format").asString()).isEqualTo("plan");
+    assertThat(own.at("/totals/volume_m3").asDouble()).isEqualTo(162);
+    assertThat(written.get("totals")).isEqualTo(own.get("totals"));
+    assertThat(run("info", in).out()).contains("yentraPlan 1").contains("outlines");
+    assertThat(run("translate", in, "-o", dir.resolve("again.xml")).exit()).isZero();
+    assertThat(Files.readAllBytes(dir.resolve("again.xml"))).isEqualTo(Files.readAllBytes(out));
+    Path bad = Files.writeString(dir.resolve("bad.json"), plan.replace("[9,6]", "[9,\"six\"]"));
+    Run refused = run("draw", bad, "-o", dir.resolve("bad.xml"));
+    assertThat(refused.exit()).isEqualTo(2);
+    assertThat(refused.err()).contains("floors[0].outlines[0].corners[2][1]").contains("line 3");
+    assertThat(dir.resolve("bad.xml")).doesNotExist();
+    assertThat(run("draw", sound, "-o", out).err()).contains("is no plan document");
+    assertThat(run("draw", in, "-o", dir.resolve("plan.ifc")).exit()).isEqualTo(2);
+  }
+
+  @Test
   void spacesAreFoundInABuildingWithoutAny() throws Exception {
     String text = new String(DemoFiles.ifc(), StandardCharsets.ISO_8859_1);
     String bare = text.replaceAll("(?m)^#\\d+=IFC(SPACE|RELSPACEBOUNDARY2NDLEVEL)\\(.*\\R", "");

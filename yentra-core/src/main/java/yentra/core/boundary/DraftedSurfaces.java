@@ -7,6 +7,7 @@ import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.Side;
+import yentra.core.envelope.StableKeys;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
@@ -24,7 +25,7 @@ final class DraftedSurfaces {
   private final Tolerance tolerance;
   private final OpeningProjection projection;
   private final BoundaryMatching.Constructions constructions;
-  private final SurfaceKeys keys = new SurfaceKeys();
+  private final StableKeys keys = new StableKeys();
 
   DraftedSurfaces(
       List<Room> rooms,

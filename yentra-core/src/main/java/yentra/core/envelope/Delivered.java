@@ -7,7 +7,7 @@ import yentra.core.units.LengthUnit;
  * The frame of the delivered document: what is needed to write back what Yentra does not
  * understand.
  *
- * @param format {@code gbxml} or {@code ifc}
+ * @param format {@code gbxml}, {@code ifc} or {@code plan}
  * @param schema the schema or version as the file states it, or empty
  * @param length unit of lengths in the file
  * @param area unit whose square areas are in
@@ -34,6 +34,7 @@ public record Delivered(
     Vec3 origin) {
   public static final String GBXML = "gbxml";
   public static final String IFC = "ifc";
+  public static final String PLAN = "plan";
 
   public Delivered {
     prologue = java.util.List.copyOf(prologue);

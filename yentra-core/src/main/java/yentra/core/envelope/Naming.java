@@ -129,10 +129,15 @@ public final class Naming {
   }
 
   private String quarter(Surface s) {
-    double a =
+    return quarter(
         envelope
             .site()
-            .fromTrueNorth(s.polygon().azimuth() + (direction.applyAsInt(s) < 0 ? 180 : 0));
+            .fromTrueNorth(s.polygon().azimuth() + (direction.applyAsInt(s) < 0 ? 180 : 0)));
+  }
+
+  /** The nearest of eight points of the compass, of an azimuth in degrees. */
+  public static String quarter(double azimuth) {
+    double a = (azimuth % 360 + 360) % 360;
     return QUARTERS[(int) Math.round(a / 45) % 8];
   }
 }

@@ -106,6 +106,10 @@ public record ReadNote(
     ASSUMED,
     /** Something in the file was not taken into the envelope. */
     LEFT_OUT,
+    /**
+     * A rule asks for more openings than a surface has room for; the figure is the share asked for.
+     */
+    UNFITTED,
     /** Something in the file that cannot be written back. */
     LOST
   }

@@ -10,7 +10,9 @@ public enum DeliveryFormat {
   GBXML,
   IFC,
   /** A zip archive with one IFC file in it. */
-  IFCZIP;
+  IFCZIP,
+  /** A drawn building: a plan document (JSON). */
+  PLAN;
 
   /**
    * Judges a file by its first bytes.
@@ -18,7 +20,7 @@ public enum DeliveryFormat {
    * @param head the first bytes, at least {@link ReadLimits#blanks()} of them unless the file is
    *     shorter
    * @param length the length of the whole file in bytes
-   * @throws UnreadableException when it is neither, saying what it looks like
+   * @throws UnreadableException when it is none of them, saying how they begin
    */
   static DeliveryFormat of(byte[] head, long length, ReadLimits limits) throws UnreadableException {
     if (length == 0) {
@@ -51,7 +53,7 @@ public enum DeliveryFormat {
           length > head.length
               ? "The file begins with more than "
                   + head.length
-                  + " blank bytes, which neither IFC nor gbXML does."
+                  + " blank bytes, which no IFC, gbXML or plan document does."
               : "The file holds nothing but blanks.",
           1,
           1);
@@ -60,11 +62,14 @@ public enum DeliveryFormat {
     if (start.startsWith("<")) {
       return GBXML;
     }
+    if (start.startsWith("{")) {
+      return PLAN;
+    }
     if (start.startsWith("ISO-10303-21") || start.startsWith("/*")) {
       return IFC;
     }
     throw new UnreadableException(
-        "This is neither IFC (which begins with ISO-10303-21;) nor gbXML (which begins with <).",
+        "This is no IFC (which begins with ISO-10303-21;), no gbXML (which begins with <) and no plan document (which begins with {).",
         1,
         1);
   }

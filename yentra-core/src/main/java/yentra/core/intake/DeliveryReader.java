@@ -7,13 +7,18 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.Rules;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.IfcModel;
 import yentra.core.model.ArchitecturalModel;
+import yentra.core.plan.PlanDocument;
+import yentra.core.plan.PlanEnvelope;
+import yentra.core.plan.PlanReader;
 
-/** Reads a delivered file of either format. */
+/** Reads a delivered file of any format. */
 public final class DeliveryReader {
   private final ReadLimits limits;
   private final Tolerance tolerance;
@@ -26,10 +31,13 @@ public final class DeliveryReader {
   /**
    * What a file holds.
    *
-   * @param model the architectural model; without elements for gbXML
-   * @param envelope of gbXML; null for IFC, whose envelope is made of its model
+   * @param model the architectural model; with elements for IFC only
+   * @param envelope of gbXML, and of a plan document by the standard rules; null for IFC, whose
+   *     envelope is made of its model
+   * @param plan what was drawn; null for other formats
    */
-  public record Parsed(DeliveryFormat format, ArchitecturalModel model, Envelope envelope) {}
+  public record Parsed(
+      DeliveryFormat format, ArchitecturalModel model, Envelope envelope, PlanDocument plan) {}
 
   /** Opens the delivered bytes from their start. */
   public interface Source {
@@ -63,7 +71,7 @@ public final class DeliveryReader {
   /**
    * Judges a file by its first bytes, without reading the rest.
    *
-   * @throws UnreadableException when it is neither IFC nor gbXML, or too large
+   * @throws UnreadableException when it is none of the formats, or too large
    */
   public DeliveryFormat recognise(Source source) throws UnreadableException, IOException {
     try (InputStream in = source.open()) {
@@ -83,7 +91,12 @@ public final class DeliveryReader {
     try (InputStream in =
         new BufferedInputStream(new Counting(source.open(), length, progress), 1 << 16)) {
       if (format == DeliveryFormat.GBXML) {
-        return new Parsed(format, ArchitecturalModel.none(), GbxmlReader.read(in, limits));
+        return new Parsed(format, ArchitecturalModel.none(), GbxmlReader.read(in, limits), null);
+      }
+      if (format == DeliveryFormat.PLAN) {
+        PlanDocument plan = PlanReader.read(in.readNBytes(PlanReader.MOST_BYTES + 1));
+        Rules rules = new Rules(tolerance, SurfaceTypes.STANDARD);
+        return new Parsed(format, ArchitecturalModel.none(), PlanEnvelope.of(plan, rules), plan);
       }
       byte[] bytes = whole(in, length);
       IfcModel model =
@@ -91,7 +104,7 @@ public final class DeliveryReader {
               format == DeliveryFormat.IFCZIP ? IfcArchive.unpack(bytes, limits) : bytes,
               limits,
               tolerance);
-      return new Parsed(DeliveryFormat.IFC, model, null);
+      return new Parsed(DeliveryFormat.IFC, model, null, null);
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }

@@ -12,6 +12,8 @@ import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.gbxml.GbxmlInventory;
 import yentra.core.geometry.Tolerance;
+import yentra.core.plan.PlanInventory;
+import yentra.core.plan.PlanReader;
 
 /**
  * What is in a file, counted without making an envelope.
@@ -33,6 +35,11 @@ public record Inventory(
     try (InputStream in = new BufferedInputStream(source.open(), 1 << 16)) {
       if (format == DeliveryFormat.GBXML) {
         GbxmlInventory.of(in, limits, facts, (name, n, b) -> classes.put(name, new Count(n, b)));
+      } else if (format == DeliveryFormat.PLAN) {
+        PlanInventory.of(
+            PlanReader.read(in.readNBytes(PlanReader.MOST_BYTES + 1)),
+            facts,
+            (name, n, b) -> classes.put(name, new Count(n, b)));
       } else {
         byte[] bytes = in.readAllBytes();
         yentra.core.ifc.IfcInventory.of(

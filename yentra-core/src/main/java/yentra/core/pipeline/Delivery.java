@@ -3,6 +3,7 @@ package yentra.core.pipeline;
 import java.io.IOException;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import yentra.core.boundary.EnclosedVolumes;
 import yentra.core.boundary.Watch;
@@ -12,6 +13,7 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.SpaceSeed;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.IfcModel;
@@ -20,12 +22,16 @@ import yentra.core.intake.DeliveryFormat;
 import yentra.core.intake.DeliveryReader;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.EnvelopeModel;
+import yentra.core.plan.PlanEnvelope;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.space.AddSpaces;
 import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopeState;
 
-/** A delivered file, read: of IFC a model without an envelope yet, of gbXML the envelope itself. */
+/**
+ * A delivered file, read: of IFC a model without an envelope yet, of gbXML the envelope itself, of
+ * a plan document what was drawn.
+ */
 public final class Delivery {
   private final DeliveryReader.Parsed parsed;
   private final Tolerance tolerance;
@@ -81,11 +87,26 @@ public final class Delivery {
       return new Stage(
           whole, scope, result, new CheckContext(e, survey.of(part), result, options.limits()));
     }
-    Envelope e = all ? parsed.envelope() : within(parsed.envelope(), result);
+    Envelope made = parsed.plan() == null ? parsed.envelope() : drawn(options);
+    Envelope e = all ? made : within(made, result);
     if (options.boundaries().findSpaces()) {
       e = withFoundSpaces(e, new Rules(tolerance, options.boundaries().derivation().types()));
     }
     return new Stage(whole, scope, result, new CheckContext(e, survey, result, options.limits()));
+  }
+
+  /** Of a plan document: by the project's limits of walls, and its ground where it says one. */
+  private Envelope drawn(StageOptions options) {
+    SurfaceTypes types = options.boundaries().derivation().types();
+    Double ground = options.groundLevel() == null ? parsed.plan().ground() : options.groundLevel();
+    if (types.equals(SurfaceTypes.STANDARD) && Objects.equals(ground, parsed.plan().ground())) {
+      return parsed.envelope();
+    }
+    try {
+      return PlanEnvelope.of(parsed.plan(), new Rules(tolerance, types), ground);
+    } catch (UnreadableException e) {
+      throw new IllegalStateException("a plan was read, but not again", e);
+    }
   }
 
   /**

@@ -52,6 +52,8 @@ class LimitsTest {
           "SRC-109.chord",
           "OPN-608.share",
           "OPN-608.area",
+          // PlanEnvelopeTest
+          "OPN-609.share",
           // SourcesDisagreeTest
           "UNI-204.shift",
           "UNI-204.turn",

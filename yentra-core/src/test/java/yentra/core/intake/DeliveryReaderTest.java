@@ -60,7 +60,8 @@ class DeliveryReaderTest {
     assertRefused("", "empty");
     assertRefused("   \n\t ", "nothing but blanks");
     assertRefused("PK\u0003\u0004rest", "zip");
-    assertRefused("{\"a\":1}", "neither IFC");
+    assertRefused("{\"a\":1}", "the member a is not known");
+    assertRefused("[1]", "no plan document");
     assertRefused("<kml/>", "<kml>");
     assertRefused(" ".repeat(70_000) + "<gbXML/>", "more than 65536 blank bytes");
   }

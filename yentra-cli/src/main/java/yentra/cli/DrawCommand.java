@@ -1,0 +1,61 @@
+package yentra.cli;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import yentra.core.boundary.BoundaryOptions;
+import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.exchange.Handover;
+import yentra.core.finding.Limits;
+import yentra.core.intake.DeliveryFormat;
+
+/** Makes an envelope from a plan document, writes it and reads it back. */
+@Command(
+    name = "draw",
+    description = "Makes the envelope of a plan document and writes it as gbXML 6.01.",
+    mixinStandardHelpOptions = true)
+final class DrawCommand implements Callable<Integer> {
+  @Parameters(paramLabel = "PLAN", description = "a plan document (JSON)")
+  private Path in;
+
+  @Option(names = "-o", required = true, paramLabel = "OUT", description = "the file to write")
+  private Path out;
+
+  @Override
+  public Integer call() throws IOException, UnreadableException {
+    if (!out.toString().toLowerCase(Locale.ROOT).endsWith(".xml")) {
+      throw new IOException(
+          "A drawn building is written as gbXML: give OUT a name that ends in .xml.");
+    }
+    Checked checked = Checked.of(in, Limits.STANDARD, BoundaryOptions.STANDARD, null, null);
+    if (checked.format() != DeliveryFormat.PLAN) {
+      throw new IOException(in + " is no plan document. Use translate for IFC and gbXML.");
+    }
+    Handover handover =
+        Handover.gbxml(checked.envelope(), checked.context().types(), ReadLimits.standard());
+    Output.write(
+        out,
+        stream -> {
+          stream.write(handover.bytes());
+          return null;
+        });
+    checked.envelope().notes().forEach(n -> System.out.println("note: " + n.message()));
+    handover.differences().forEach(d -> System.out.println("differs: " + d));
+    System.out.printf(
+        Locale.ROOT,
+        "%s: %d spaces, %d surfaces, %d openings; read back %s%n",
+        out,
+        checked.envelope().spaces().size(),
+        checked.envelope().surfaces().size(),
+        checked.envelope().openingCount(),
+        handover.differences().isEmpty()
+            ? "equal"
+            : "with " + handover.differences().size() + " differences");
+    return handover.differences().isEmpty() ? 0 : 1;
+  }
+}

@@ -1,0 +1,134 @@
+package yentra.core.plan;
+
+import java.util.HashSet;
+import java.util.Set;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Polygon;
+import yentra.core.envelope.Naming;
+import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.Space;
+import yentra.core.envelope.StableKeys;
+import yentra.core.plan.PlanDocument.Label;
+import yentra.core.plan.PlanDocument.Origin;
+import yentra.core.plan.PlanDocument.StoreyPlan;
+
+/**
+ * Keys, names and uses of drawn spaces. A key follows from the storey with the label, or the part
+ * of a band, or else the outline of the face, so that what a change does not touch keeps it. No two
+ * names are the same.
+ */
+final class DrawnSpaces {
+  private final PlanDocument document;
+  private final StableKeys keys = new StableKeys();
+  private final Set<String> names = new HashSet<>();
+
+  DrawnSpaces(PlanDocument document) {
+    this.document = document;
+  }
+
+  private static String id(StoreyPlan s) {
+    return s.origin().id() == null ? s.name() : s.origin().id();
+  }
+
+  static String storeyKey(StoreyPlan s) {
+    return new StableKeys().of("storey-", id(s));
+  }
+
+  /**
+   * The space of a face.
+   *
+   * @param piece how many faces with the same label or part there were, with this one
+   * @param original labels that were drawn on this storey, not copied to it
+   */
+  Space of(StoreyPlan s, FloorLayout.Face face, Polygon plan, int piece, Set<Label> original) {
+    Label label = face.label();
+    String storey = id(s);
+    String key;
+    String name;
+    Origin origin;
+    if (label != null) {
+      String known = label.origin().id() == null ? label.name() : label.origin().id();
+      key = keys.of("space-", storey, "label", known);
+      name = label.name();
+      if (!name.isEmpty() && !original.contains(label)) {
+        name = name + ", " + s.name();
+      }
+      origin = label.origin();
+    } else if (face.part() != null) {
+      key = keys.of("space-", storey, face.part().outline(), String.valueOf(face.part().side()));
+      name = "";
+      origin = Origin.of(face.part().outline());
+    } else {
+      key = keys.of("space-", storey, "face", outline(plan));
+      name = "";
+      origin = null;
+    }
+    if (name.isEmpty()) {
+      name = s.name() + (face.part() == null ? " room" : " " + words(face.part()));
+    }
+    SourceRef source =
+        origin == null
+            ? new SourceRef("Face", "", s.name(), 0, 0)
+            : new SourceRef(
+                label == null ? "Outline" : "Label",
+                origin.label(),
+                label == null ? "" : label.name(),
+                origin.line(),
+                origin.column());
+    return Space.of(key)
+        .with()
+        .name(unique(piece > 1 && label != null ? name + " " + piece : name))
+        .storey(storeyKey(s))
+        .building(PlanEnvelope.BUILDING)
+        .use(label == null ? "" : label.use())
+        .source(source)
+        .build();
+  }
+
+  private String words(FloorLayout.Part part) {
+    if (part.side() < 0) {
+      return "core";
+    }
+    double north = document.place().north() == null ? 0 : document.place().north();
+    return Naming.quarter(part.azimuth() + north) + " side";
+  }
+
+  private String unique(String name) {
+    String n = name;
+    for (int i = 2; !names.add(n.toLowerCase(java.util.Locale.ROOT)); i++) {
+      n = name + " " + i;
+    }
+    return n;
+  }
+
+  /** An outline in millimetres, as text. */
+  private static String outline(Polygon p) {
+    StringBuilder out = new StringBuilder();
+    for (Coordinate c : ((Polygon) p.norm()).getExteriorRing().getCoordinates()) {
+      out.append(Math.round(c.x * 1000)).append(',').append(Math.round(c.y * 1000)).append(' ');
+    }
+    return out.toString();
+  }
+
+  /**
+   * The space under a roof.
+   *
+   * @param level of its floor, with what counts as equal, m
+   * @param n number of the part of the roof
+   */
+  Space attic(StoreyPlan s, Origin roof, double level, int n) {
+    // it is on the highest storey that begins no higher than its floor
+    StoreyPlan on =
+        document.storeys().stream()
+            .filter(x -> x.level() <= level)
+            .max(java.util.Comparator.comparingDouble(StoreyPlan::level))
+            .orElse(s);
+    return Space.of(keys.of("space-", id(s), "roof", String.valueOf(n)))
+        .with()
+        .name(unique(s.name() + " attic"))
+        .storey(storeyKey(on))
+        .building(PlanEnvelope.BUILDING)
+        .source(new SourceRef("Roof", roof.label(), "", roof.line(), roof.column()))
+        .build();
+  }
+}

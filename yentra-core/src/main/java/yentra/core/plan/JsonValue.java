@@ -1,0 +1,264 @@
+package yentra.core.plan;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
+import tools.jackson.core.ObjectReadContext;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.TokenStreamLocation;
+import tools.jackson.core.json.JsonFactory;
+import yentra.core.envelope.UnreadableException;
+
+/**
+ * A value of a JSON document that knows its path and place, so that whatever is wrong with it can
+ * be said with both.
+ */
+final class JsonValue {
+  private static final int DEEPEST = 40;
+
+  private final String path;
+  private final int line;
+  private final int column;
+
+  /** A map, list, string, number, boolean, or null. */
+  private final Object value;
+
+  private JsonValue(String path, int line, int column, Object value) {
+    this.path = path;
+    this.line = line;
+    this.column = column;
+    this.value = value;
+  }
+
+  /**
+   * Reads a document.
+   *
+   * @throws UnreadableException when it is not JSON, nested too deeply, or says a member twice
+   */
+  static JsonValue read(byte[] bytes) throws UnreadableException {
+    JsonFactory factory =
+        JsonFactory.builder()
+            .streamReadConstraints(
+                StreamReadConstraints.builder()
+                    .maxNestingDepth(DEEPEST)
+                    .maxStringLength(100_000)
+                    .maxNumberLength(100)
+                    .build())
+            .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+            .build();
+    try (JsonParser in = factory.createParser(ObjectReadContext.empty(), bytes)) {
+      in.nextToken();
+      JsonValue all = value(in, "");
+      if (in.nextToken() != null) {
+        throw at(in, "Something follows the end of the document. Remove it.");
+      }
+      return all;
+    } catch (JacksonException e) {
+      TokenStreamLocation at = e.getLocation();
+      String what = e.getOriginalMessage().replaceAll("\\s+", " ").strip();
+      throw new UnreadableException(
+          "The plan document is not valid JSON: " + what + ".",
+          at == null ? 1 : Math.max(1, at.getLineNr()),
+          at == null ? 1 : Math.max(1, at.getColumnNr()));
+    }
+  }
+
+  private static UnreadableException at(JsonParser in, String message) {
+    TokenStreamLocation at = in.currentTokenLocation();
+    return new UnreadableException(message, at.getLineNr(), at.getColumnNr());
+  }
+
+  private static JsonValue value(JsonParser in, String path) throws UnreadableException {
+    JsonToken token = in.currentToken();
+    if (token == null) {
+      throw new UnreadableException("The plan document is empty.", 1, 1);
+    }
+    TokenStreamLocation at = in.currentTokenLocation();
+    Object v =
+        switch (token) {
+          case START_OBJECT -> {
+            Map<String, JsonValue> members = new LinkedHashMap<>();
+            while (in.nextToken() != JsonToken.END_OBJECT) {
+              String name = in.currentName();
+              in.nextToken();
+              members.put(name, value(in, path.isEmpty() ? name : path + "." + name));
+            }
+            yield members;
+          }
+          case START_ARRAY -> {
+            List<JsonValue> items = new ArrayList<>();
+            while (in.nextToken() != JsonToken.END_ARRAY) {
+              items.add(value(in, path + "[" + items.size() + "]"));
+            }
+            yield items;
+          }
+          case VALUE_STRING -> in.getString();
+          case VALUE_NUMBER_INT, VALUE_NUMBER_FLOAT -> in.getDoubleValue();
+          case VALUE_TRUE -> true;
+          case VALUE_FALSE -> false;
+          case VALUE_NULL -> null;
+          default -> throw at(in, "The plan document breaks off here.");
+        };
+    return new JsonValue(path, at.getLineNr(), at.getColumnNr(), v);
+  }
+
+  String path() {
+    return path;
+  }
+
+  boolean isObject() {
+    return value instanceof Map;
+  }
+
+  UnreadableException wrong(String what) {
+    return new UnreadableException((path.isEmpty() ? "" : path + ": ") + what, line, column);
+  }
+
+  PlanDocument.Origin origin() throws UnreadableException {
+    JsonValue id = isObject() ? member("id") : null;
+    return new PlanDocument.Origin(id == null ? null : id.word(100), path, line, column);
+  }
+
+  /** The same, of which only these members may be there. */
+  JsonValue with(Set<String> known) throws UnreadableException {
+    for (Map.Entry<String, JsonValue> m : members().entrySet()) {
+      if (!known.contains(m.getKey())) {
+        throw m.getValue()
+            .wrong(
+                "the member "
+                    + m.getKey()
+                    + " is not known here. Known are "
+                    + String.join(", ", new java.util.TreeSet<>(known))
+                    + ".");
+      }
+    }
+    return this;
+  }
+
+  @SuppressWarnings("unchecked")
+  private Map<String, JsonValue> members() throws UnreadableException {
+    if (!(value instanceof Map)) {
+      throw wrong("an object { … } is expected here.");
+    }
+    return (Map<String, JsonValue>) value;
+  }
+
+  /** A member, or null when it is not there or is null. */
+  JsonValue member(String name) throws UnreadableException {
+    JsonValue m = members().get(name);
+    return m == null || m.value == null ? null : m;
+  }
+
+  JsonValue required(String name) throws UnreadableException {
+    JsonValue m = member(name);
+    if (m == null) {
+      throw wrong("the member " + name + " is missing.");
+    }
+    return m;
+  }
+
+  /** Its items. */
+  @SuppressWarnings("unchecked")
+  List<JsonValue> items(int least, int most) throws UnreadableException {
+    if (!(value instanceof List)) {
+      throw wrong("a list [ … ] is expected here.");
+    }
+    List<JsonValue> items = (List<JsonValue>) value;
+    if (items.size() < least || items.size() > most) {
+      throw wrong(
+          items.size() < least
+              ? "has " + items.size() + " of at least " + least + "."
+              : "has " + items.size() + "; at most " + most + " are read.");
+    }
+    return items;
+  }
+
+  /** The items of a member; none when it is not there. */
+  List<JsonValue> list(String name, int most) throws UnreadableException {
+    JsonValue m = member(name);
+    return m == null ? List.of() : m.items(0, most);
+  }
+
+  double number(double least, double most) throws UnreadableException {
+    if (!(value instanceof Double d)) {
+      throw wrong("a number is expected here.");
+    }
+    if (!(d >= least && d <= most)) {
+      throw wrong(say(d) + " is outside " + say(least) + " to " + say(most) + ".");
+    }
+    return d;
+  }
+
+  /** A member's number, or null when it is not there. */
+  Double number(String name, double least, double most) throws UnreadableException {
+    JsonValue m = member(name);
+    return m == null ? null : (Double) m.number(least, most);
+  }
+
+  double number(String name, double least, double most, double otherwise)
+      throws UnreadableException {
+    Double d = number(name, least, most);
+    return d == null ? otherwise : d;
+  }
+
+  boolean truth(String name) throws UnreadableException {
+    JsonValue m = member(name);
+    if (m != null && !(m.value instanceof Boolean)) {
+      throw m.wrong("true or false is expected here.");
+    }
+    return m != null && (Boolean) m.value;
+  }
+
+  /** Text of one line. */
+  String word(int longest) throws UnreadableException {
+    if (!(value instanceof String s)) {
+      throw wrong("a text in quotes is expected here.");
+    }
+    if (s.length() > longest) {
+      throw wrong("has " + s.length() + " characters; at most " + longest + " are read.");
+    }
+    if (s.chars().anyMatch(Character::isISOControl)) {
+      throw wrong("holds a character that is not text.");
+    }
+    return s.strip();
+  }
+
+  String word(String name, int longest) throws UnreadableException {
+    JsonValue m = member(name);
+    return m == null ? "" : m.word(longest);
+  }
+
+  /** One of the names of an enumeration, in lower case. */
+  <E extends Enum<E>> E one(String name, Class<E> of, E otherwise) throws UnreadableException {
+    JsonValue m = member(name);
+    if (m == null) {
+      return otherwise;
+    }
+    String word = m.word(50);
+    List<String> names = new ArrayList<>();
+    for (E e : of.getEnumConstants()) {
+      String n = named(e);
+      if (n.equals(word)) {
+        return e;
+      }
+      names.add(n);
+    }
+    throw m.wrong('"' + word + "\" is not one of " + String.join(", ", names) + ".");
+  }
+
+  static String named(Enum<?> e) {
+    return e.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+  }
+
+  private static String say(double d) {
+    return d == Math.rint(d) && Math.abs(d) < 1e9
+        ? String.valueOf((long) d)
+        : String.valueOf((float) d);
+  }
+}
