@@ -30,6 +30,7 @@ import yentra.core.repair.Repair;
 import yentra.core.repair.Replay;
 import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopeState;
+import yentra.core.work.LastUsed;
 import yentra.server.db.tables.records.DeliveryRecord;
 import yentra.server.db.tables.records.RepairEntryRecord;
 import yentra.server.projects.ProjectStore;
@@ -45,21 +46,12 @@ public class DeliveryStates {
   private final ProjectStore projects;
   private final Tolerance tolerance;
   private final ReadLimits limits;
-  private final Cache<UUID, Delivery> delivered =
-      Caffeine.newBuilder()
-          .maximumWeight(MOST_ELEMENTS)
-          .weigher((UUID k, Delivery d) -> Math.max(1000, d.whole().elements().size()))
-          .build();
-  private final Cache<ScopeKey, Scoped> scopes =
-      Caffeine.newBuilder()
-          .maximumWeight(MOST_SURFACES)
-          .weigher((ScopeKey k, Scoped s) -> weight(s.stage.context()))
-          .build();
-  private final Cache<RunKey, CheckRun> runs =
-      Caffeine.newBuilder()
-          .maximumWeight(MOST_SURFACES)
-          .weigher((RunKey k, CheckRun r) -> weight(r))
-          .build();
+  private final LastUsed<UUID, Delivery> delivered =
+      new LastUsed<>(MOST_ELEMENTS, d -> Math.max(1000, d.whole().elements().size()));
+  private final LastUsed<ScopeKey, Scoped> scopes =
+      new LastUsed<>(MOST_SURFACES, s -> weight(s.stage.context()));
+  private final LastUsed<RunKey, CheckRun> runs =
+      new LastUsed<>(MOST_SURFACES, DeliveryStates::weight);
 
   /** Weak, so that a lock lives as long as somebody has it. */
   private final Cache<UUID, Object> locks = Caffeine.newBuilder().weakValues().build();
@@ -166,8 +158,8 @@ public class DeliveryStates {
     RunKey wanted =
         new RunKey(
             before, settings.limits(), repairs.stream().map(RepairEntryRecord::getId).toList());
-    Scoped scoped = scopes.getIfPresent(before);
-    CheckRun run = runs.getIfPresent(wanted);
+    Scoped scoped = scopes.get(before);
+    CheckRun run = runs.get(wanted);
     if (scoped == null || run == null) {
       // what many ask for at once is worked out once; the others wait for it
       synchronized (locks.get(d.getId(), k -> new Object())) {
@@ -195,7 +187,7 @@ public class DeliveryStates {
     int known = ids.size();
     CheckRun run = null;
     for (; known >= 0; known--) {
-      run = runs.getIfPresent(new RunKey(before, set, ids.subList(0, known)));
+      run = runs.get(new RunKey(before, set, ids.subList(0, known)));
       if (run != null) {
         break;
       }
@@ -237,7 +229,7 @@ public class DeliveryStates {
       DeliveryRecord d, ProjectSettings settings, List<RepairEntryRecord> log, Watch watch) {
     List<RepairEntryRecord> entries = log.stream().filter(DeliveryStore::isScope).toList();
     ScopeKey key = key(d, settings, log);
-    Scoped known = scopes.getIfPresent(key);
+    Scoped known = scopes.get(key);
     if (known != null) {
       return known;
     }

@@ -12,12 +12,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
 import java.util.zip.Deflater;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
+import yentra.core.work.LastUsed;
 import yentra.server.deliveries.DeliveryStates;
 
 /**
@@ -27,18 +31,17 @@ import yentra.server.deliveries.DeliveryStates;
  */
 @Service
 public class ModelAnswers {
+  private static final Logger LOG = LoggerFactory.getLogger(ModelAnswers.class);
+
   /** Packed answers that are kept, bytes. */
-  private static final long MOST_BYTES = 64_000_000;
+  private static final long MOST_BYTES = 160_000_000;
 
   private final Deliveries deliveries;
   private final JsonMapper json;
   private final ModelRows rows;
-  private final Cache<UUID, Kept> kept =
-      Caffeine.newBuilder()
-          .maximumWeight(MOST_BYTES)
-          .weigher((UUID k, Kept v) -> v.packed.values().stream().mapToInt(b -> b.length).sum())
-          .build();
-  private final Cache<UUID, Object> locks = Caffeine.newBuilder().weakValues().build();
+  private final LastUsed<UUID, Kept> kept =
+      new LastUsed<>(MOST_BYTES, v -> v.packed.values().stream().mapToLong(b -> b.length).sum());
+  private final Cache<Lock, Object> locks = Caffeine.newBuilder().weakValues().build();
 
   ModelAnswers(Deliveries deliveries, JsonMapper json) {
     this.deliveries = deliveries;
@@ -74,34 +77,76 @@ public class ModelAnswers {
       Deliveries.Stamp stamp,
       DeliveryStates.State state,
       EnvelopeViews.ModelView view,
-      Map<Form, byte[]> packed) {}
+      Map<Form, byte[]> packed) {
+    Kept with(Form form, byte[] bytes) {
+      Map<Form, byte[]> more = new EnumMap<>(Form.class);
+      more.putAll(packed);
+      more.put(form, bytes);
+      return new Kept(stamp, state, view, more);
+    }
+  }
 
   /** What the page asks for first, made before it asks. */
   public void prepare(UUID delivery) {
-    of(delivery, Form.ROWS);
-    of(delivery, Form.SHAPES);
+    List.of(Form.SHAPES, Form.ROWS).parallelStream().forEach(f -> of(delivery, f));
   }
 
   Answer of(UUID delivery, Form form) {
     Deliveries.Stamp now = deliveries.stamp(delivery);
-    Kept k = kept.getIfPresent(delivery);
-    if (k == null || !k.stamp.equals(now) || !k.packed.containsKey(form)) {
-      synchronized (locks.get(delivery, d -> new Object())) {
-        k = kept.getIfPresent(delivery);
+    Kept k = kept.get(delivery);
+    if (k == null || !k.stamp.equals(now)) {
+      synchronized (lock(delivery, null)) {
+        k = kept.get(delivery);
         if (k == null || !k.stamp.equals(now)) {
           k = made(delivery, now, k);
+          kept.put(delivery, k);
         }
-        if (!k.packed.containsKey(form)) {
-          Map<Form, byte[]> more = new EnumMap<>(Form.class);
-          more.putAll(k.packed);
-          more.put(form, packed(k, form));
-          k = new Kept(k.stamp, k.state, k.view, more);
-        }
-        kept.put(delivery, k);
       }
     }
-    return new Answer(k.stamp.tag(), k.packed.get(form));
+    byte[] packed = k.packed.get(form);
+    if (packed == null) {
+      // two forms may be packed at once, one form only once
+      synchronized (lock(delivery, form)) {
+        Kept other = kept.get(delivery);
+        boolean same = other != null && other.stamp.equals(k.stamp);
+        packed = same ? other.packed.get(form) : null;
+        if (packed == null) {
+          packed = packed(k, form);
+          keep(delivery, k, form, packed);
+          if (form == Form.SHAPES) {
+            picture(k);
+          }
+        }
+      }
+    }
+    return new Answer(k.stamp.tag(), packed);
   }
+
+  /** The picture for the list of projects, which nobody waits for. */
+  private void picture(Kept k) {
+    CompletableFuture.runAsync(() -> deliveries.picture(k.stamp.delivery(), k.state))
+        .exceptionally(
+            e -> {
+              LOG.warn("no picture of {} for the list of projects", k.stamp.delivery(), e);
+              return null;
+            });
+  }
+
+  /** Whoever packs another state meanwhile keeps that. */
+  private void keep(UUID delivery, Kept of, Form form, byte[] packed) {
+    kept.change(delivery, k -> k.stamp.equals(of.stamp) ? k.with(form, packed) : k);
+  }
+
+  private Object lock(UUID delivery, Form form) {
+    return locks.get(new Lock(delivery, form), x -> new Object());
+  }
+
+  /**
+   * What only one does at a time.
+   *
+   * @param form that is packed; null while the state is made
+   */
+  private record Lock(UUID delivery, Form form) {}
 
   private byte[] packed(Kept k, Form form) {
     ByteArrayOutputStream out = new ByteArrayOutputStream(1 << 19);
@@ -109,10 +154,7 @@ public class ModelAnswers {
       switch (form) {
         case JSON -> json.writeValue(gzip, k.view);
         case ROWS -> rows.write(k.stamp.tag(), k.view, gzip);
-        case SHAPES -> {
-          EnvelopeShapes.of(k.state.envelope()).write(gzip);
-          deliveries.picture(k.stamp.delivery(), k.state);
-        }
+        case SHAPES -> EnvelopeShapes.of(k.state.envelope()).write(gzip);
       }
     } catch (IOException e) {
       throw new UncheckedIOException(e);
