@@ -27,7 +27,7 @@ import { resetView, useView } from '../model/state';
 import { useThermal } from '../thermal/useThermal';
 import { useEdits } from '../model/useEdits';
 import { UnitsContext, unitsOf, useUnits } from '../model/units';
-import { Drop } from '../intake/Drop';
+import { Begin } from '../intake/Begin';
 import { ProjectSettings } from '../intake/ProjectSettings';
 import { loadTheRest } from './load';
 import { opened } from './opened';
@@ -94,14 +94,7 @@ export function Workbench() {
                 </p>
                 <ProjectSettings project={project.data} model={null} />
               </section>
-              <section className="min-w-80 flex-1">
-                <h2 className="text-title font-semibold">Bring in a delivery</h2>
-                <p className="mb-4 text-muted">
-                  The architect’s IFC or gbXML file. It is kept as it came; everything made of it
-                  can be undone.
-                </p>
-                <Drop project={id} wide />
-              </section>
+              <Begin project={project.data} />
             </main>
           </div>
         </div>

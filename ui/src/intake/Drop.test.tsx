@@ -3,8 +3,13 @@ import { act, fireEvent, screen } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { answers, eachAnew, show } from '../shared/testPage';
 import { Drop } from './Drop';
+import { useIntake } from './useIntake';
 
 eachAnew();
+
+function Dropped() {
+  return <Drop intake={useIntake('1')} />;
+}
 
 /** The stream of a job's events, as the test sends them. */
 class Stream extends EventTarget {
@@ -46,7 +51,7 @@ beforeEach(() => {
 describe('bringing a file in', () => {
   it('sends the chosen file and follows its reading', async () => {
     const asked = answers({ [POST]: JOB });
-    const { user } = show(<Drop project="1" />);
+    const { user } = show(<Dropped />);
     await user.upload(screen.getByTestId('file'), FILE);
     expect(await screen.findByText('Waiting')).toBeTruthy();
     expect(asked[0].method).toBe('POST');
@@ -60,7 +65,7 @@ describe('bringing a file in', () => {
 
   it('opens the delivery when it has been read', async () => {
     answers({ [POST]: JOB });
-    const { user } = show(<Drop project="1" />);
+    const { user } = show(<Dropped />);
     await user.upload(screen.getByTestId('file'), FILE);
     await screen.findByText('Waiting');
     Stream.last!.say({ ...JOB, state: 'done', deliveryId: 'd7' });
@@ -71,7 +76,7 @@ describe('bringing a file in', () => {
 
   it('says what was wrong with a file, and where', async () => {
     answers({ [POST]: JOB });
-    const { user } = show(<Drop project="1" />);
+    const { user } = show(<Dropped />);
     await user.upload(screen.getByTestId('file'), FILE);
     await screen.findByText('Waiting');
     Stream.last!.say({
@@ -91,15 +96,15 @@ describe('bringing a file in', () => {
 
   it('says why a file was refused at once', async () => {
     answers({ [POST]: new Error('The file is larger than 512 MB.') });
-    const { user } = show(<Drop project="1" />);
+    const { user } = show(<Dropped />);
     await user.upload(screen.getByTestId('file'), FILE);
     expect(await screen.findByText('The file is larger than 512 MB.')).toBeTruthy();
-    expect(screen.getByText('Drop an IFC or gbXML file here')).toBeTruthy();
+    expect(screen.getByText('Drop an IFC, gbXML or plan file here')).toBeTruthy();
   });
 
   it('takes a dropped file', async () => {
     const asked = answers({ [POST]: JOB });
-    show(<Drop project="1" />);
+    show(<Dropped />);
     const drop = screen.getByTestId('drop');
     fireEvent.dragOver(drop);
     expect(drop.className).toContain('border-kelp');
@@ -110,18 +115,18 @@ describe('bringing a file in', () => {
 
   it('stops reading when asked to', async () => {
     const asked = answers({ [POST]: JOB, 'DELETE /api/jobs/j': { ...JOB, state: 'cancelled' } });
-    const { user } = show(<Drop project="1" />);
+    const { user } = show(<Dropped />);
     await user.upload(screen.getByTestId('file'), FILE);
     await user.click(await screen.findByRole('button', { name: 'Stop reading' }));
     expect(asked.some((a) => a.method === 'DELETE')).toBe(true);
     Stream.last!.say({ ...JOB, state: 'cancelled' });
-    expect(screen.getByText('Drop an IFC or gbXML file here')).toBeTruthy();
+    expect(screen.getByText('Drop an IFC, gbXML or plan file here')).toBeTruthy();
     expect(screen.queryByTestId('intake-fault')).toBeNull();
   });
 
   it('goes on following after the page was loaded anew', () => {
     sessionStorage.setItem('yentra.job.1', 'j');
-    show(<Drop project="1" />);
+    show(<Dropped />);
     Stream.last!.say({ ...JOB, state: 'running', message: 'Checking' });
     expect(screen.getByText('Checking')).toBeTruthy();
   });

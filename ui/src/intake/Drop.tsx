@@ -1,11 +1,10 @@
 import { useRef, useState } from 'react';
 import { FileUp } from 'lucide-react';
 import { bytes } from '../model/words';
-import { useIntake } from './useIntake';
+import type { useIntake } from './useIntake';
 
 /** A place to drop a file or pick one, its progress, and what was wrong with it. */
-export function Drop({ project, wide }: { project: string; wide?: boolean }) {
-  const intake = useIntake(project);
+export function Drop({ intake, wide }: { intake: ReturnType<typeof useIntake>; wide?: boolean }) {
   const input = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
   const busy = intake.sending !== null || intake.job !== null;
@@ -48,7 +47,7 @@ export function Drop({ project, wide }: { project: string; wide?: boolean }) {
         ) : (
           <>
             <FileUp size={22} className="text-kelp" />
-            <p className="font-semibold">Drop an IFC or gbXML file here</p>
+            <p className="font-semibold">Drop an IFC, gbXML or plan file here</p>
             <button className="btn btn-main" onClick={() => input.current?.click()}>
               Choose a file
             </button>

@@ -4,7 +4,9 @@ import { bytes, moment, NOTE_KINDS, schemaName } from '../model/words';
 import { useUnits } from '../model/units';
 import { Drop } from './Drop';
 import { PartOfProject } from './PartOfProject';
+import { Drawing } from './Drawing';
 import { ProjectSettings } from './ProjectSettings';
+import { useIntake } from './useIntake';
 
 /** What was read from the delivery, and bringing in the next one. */
 export function Intake({
@@ -17,6 +19,7 @@ export function Intake({
   edits: Edits;
 }) {
   const units = useUnits();
+  const intake = useIntake(project.id);
   const d = model.delivery;
   const r = model.report;
   return (
@@ -27,7 +30,7 @@ export function Intake({
       <div className="w-60 shrink-0">
         <ProjectSettings project={project} model={model} />
         <h2 className="kicker mt-3 mb-1">Next delivery</h2>
-        <Drop project={project.id} />
+        <Drop intake={intake} />
       </div>
       <div className="w-52 shrink-0">
         <h2 className="text-title font-semibold">Intake report</h2>
@@ -60,6 +63,11 @@ export function Intake({
           ))}
         </dl>
       </div>
+      {d.format === 'plan' && (
+        <div className="w-72 shrink-0">
+          <Drawing edits={edits} />
+        </div>
+      )}
       <div className="min-w-0 flex-1">
         <h2 className="kicker">Assumed, approximated or not understood ({r.notes.length})</h2>
         {r.notes.length ? (

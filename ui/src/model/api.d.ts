@@ -125,7 +125,7 @@ export interface paths {
         };
         get: operations["share"];
         put?: never;
-        post: operations["attempt_1"];
+        post: operations["attempt_2"];
         delete: operations["cancel"];
         options?: never;
         head?: never;
@@ -365,6 +365,22 @@ export interface paths {
         };
         get?: never;
         put: operations["place"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["plan"];
+        put: operations["draw"];
         post?: never;
         delete?: never;
         options?: never;
@@ -653,7 +669,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["attempt"];
+        post: operations["attempt_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -862,6 +878,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["conductivity"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plans/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["attempt"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1639,6 +1671,12 @@ export interface components {
             reason: string;
             summary: string;
         };
+        DrawRequest: {
+            /** Format: int64 */
+            basedOn: number;
+            document: string;
+            says: string;
+        };
         EdgeInsulation: {
             /** Format: double */
             conductivity: number;
@@ -1729,6 +1767,13 @@ export interface components {
             surface?: string;
             to?: string;
         });
+        Facade: {
+            /** Format: double */
+            area: number;
+            facing: string;
+            /** Format: double */
+            glazed: number;
+        };
         Fasteners: {
             /** Format: double */
             area: number;
@@ -2376,6 +2421,24 @@ export interface components {
             north?: number | null;
             use: string;
         };
+        PlanFigures: {
+            facades: components["schemas"]["Facade"][];
+            /** Format: double */
+            floorArea: number;
+            /** Format: double */
+            glazedRoof: number;
+            /** Format: double */
+            roofArea: number;
+            /** Format: int32 */
+            spaces: number;
+            /** Format: double */
+            volume: number;
+        };
+        PlanView: {
+            document: string;
+            /** Format: int64 */
+            version: number;
+        };
         PointReference: {
             kind: "PointReference";
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
@@ -3022,6 +3085,10 @@ export interface components {
             lines: string[];
             more: boolean;
         };
+        TriedView: {
+            figures: components["schemas"]["PlanFigures"];
+            notes: string[];
+        };
         TrimmedView: {
             /** Format: int64 */
             bytes: number;
@@ -3038,6 +3105,9 @@ export interface components {
             relationsLeftOut: {
                 [key: string]: number;
             };
+        };
+        TryPlanRequest: {
+            document: string;
         };
         TryRequest: {
             cells?: components["schemas"]["SheetCells"];
@@ -3415,7 +3485,7 @@ export interface operations {
             };
         };
     };
-    attempt_1: {
+    attempt_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3905,6 +3975,54 @@ export interface operations {
             };
         };
     };
+    plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    draw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrawRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ModelView"];
+                };
+            };
+        };
+    };
     preview: {
         parameters: {
             query?: never;
@@ -4341,7 +4459,7 @@ export interface operations {
             };
         };
     };
-    attempt: {
+    attempt_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4721,6 +4839,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ConductivityView"];
+                };
+            };
+        };
+    };
+    attempt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryPlanRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedView"];
                 };
             };
         };

@@ -197,6 +197,19 @@ export const api = {
         ...raw(file),
       }),
     ),
+  plan: (delivery: string) =>
+    ok(client.GET('/api/deliveries/{id}/plan', { params: { path: { id: delivery } } })),
+  /** Draws a building anew. */
+  draw: (delivery: string, basedOn: number, document: string, says: string) =>
+    ok(
+      client.PUT('/api/deliveries/{id}/plan', {
+        params: { path: { id: delivery } },
+        body: { basedOn, document, says },
+      }),
+    ),
+  /** What a plan document comes to; nothing is kept. */
+  tryPlan: (document: string, signal: AbortSignal) =>
+    ok(client.POST('/api/plans/try', { params: {}, body: { document }, signal })),
   job: (id: string) => ok(client.GET('/api/jobs/{id}', { params: { path: { id } } })),
   cancelJob: (id: string) => ok(client.DELETE('/api/jobs/{id}', { params: { path: { id } } })),
   /** The whole model; asked again where it changed between its rows and its shapes. */

@@ -81,6 +81,7 @@ export function facing(azimuth: number | null | undefined): string {
 
 /** "IFC2X3", "gbXML 6.01". */
 export function schemaName(format: string, schema: string): string {
+  if (format === 'plan') return `plan document, version ${schema}`;
   const name = format === 'ifc' ? 'IFC' : 'gbXML';
   if (!schema) return `${name}, version not stated`;
   return schema.toUpperCase().startsWith(name.toUpperCase()) ? schema : `${name} ${schema}`;

@@ -120,7 +120,8 @@ class IntakeTest {
         "<?xml version='1.0' encoding='UTF-8'?><gbXML><Campus id='M\u00fcller'/></gbXML>"
             .getBytes(StandardCharsets.ISO_8859_1)),
     BLANKS("blank", blanks()),
-    OTHER("neither IFC", "Dear colleague, please find attached".getBytes(StandardCharsets.UTF_8)),
+    OTHER(
+        "This is no IFC", "Dear colleague, please find attached".getBytes(StandardCharsets.UTF_8)),
     OTHER_XML("<kml>", "<kml><Document/></kml>".getBytes(StandardCharsets.UTF_8));
 
     final String says;

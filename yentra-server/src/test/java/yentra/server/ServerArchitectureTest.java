@@ -66,5 +66,6 @@ class ServerArchitectureTest {
               "yentra.server.thermal..",
               "yentra.server.revisions..",
               "yentra.server.handover..",
+              "yentra.server.plans..",
               "yentra.server.intake..");
 }

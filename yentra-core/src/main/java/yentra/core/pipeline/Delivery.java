@@ -1,6 +1,7 @@
 package yentra.core.pipeline;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
@@ -22,7 +23,9 @@ import yentra.core.intake.DeliveryFormat;
 import yentra.core.intake.DeliveryReader;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.EnvelopeModel;
+import yentra.core.plan.PlanDocument;
 import yentra.core.plan.PlanEnvelope;
+import yentra.core.plan.PlanReader;
 import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.space.AddSpaces;
 import yentra.core.scope.ScopeResult;
@@ -77,6 +80,9 @@ public final class Delivery {
   /** Makes the envelope. */
   public Stage stage(StageOptions options, Watch watch) {
     ScopeState scope = options.scope();
+    if (parsed.plan() != null) {
+      return planned(options);
+    }
     ScopeResult result = scope.run(whole);
     boolean all = scope.isAsDelivered();
     if (parsed.model() instanceof IfcModel model) {
@@ -87,26 +93,49 @@ public final class Delivery {
       return new Stage(
           whole, scope, result, new CheckContext(e, survey.of(part), result, options.limits()));
     }
-    Envelope made = parsed.plan() == null ? parsed.envelope() : drawn(options);
-    Envelope e = all ? made : within(made, result);
+    Envelope e = all ? parsed.envelope() : within(parsed.envelope(), result);
     if (options.boundaries().findSpaces()) {
       e = withFoundSpaces(e, new Rules(tolerance, options.boundaries().derivation().types()));
     }
     return new Stage(whole, scope, result, new CheckContext(e, survey, result, options.limits()));
   }
 
-  /** Of a plan document: by the project's limits of walls, and its ground where it says one. */
+  /** What was drawn last, by the project's limits of walls, and its ground where it says one. */
+  private Stage planned(StageOptions options) {
+    ScopeState scope = options.scope();
+    Envelope drawn = drawn(options);
+    ArchitecturalModel model = new EnvelopeModel(drawn);
+    ScopeResult result = scope.run(model);
+    Envelope e = scope.isAsDelivered() ? drawn : within(drawn, result);
+    return new Stage(model, scope, result, new CheckContext(e, survey, result, options.limits()));
+  }
+
   private Envelope drawn(StageOptions options) {
     SurfaceTypes types = options.boundaries().derivation().types();
-    Double ground = options.groundLevel() == null ? parsed.plan().ground() : options.groundLevel();
-    if (types.equals(SurfaceTypes.STANDARD) && Objects.equals(ground, parsed.plan().ground())) {
-      return parsed.envelope();
-    }
     try {
-      return PlanEnvelope.of(parsed.plan(), new Rules(tolerance, types), ground);
+      PlanDocument plan = plan(options.scope());
+      Double ground = options.groundLevel() == null ? plan.ground() : options.groundLevel();
+      boolean asRead =
+          plan == parsed.plan()
+              && types.equals(SurfaceTypes.STANDARD)
+              && Objects.equals(ground, plan.ground());
+      return asRead
+          ? parsed.envelope()
+          : PlanEnvelope.of(plan, new Rules(tolerance, types), ground);
     } catch (UnreadableException e) {
       throw new IllegalStateException("a plan was read, but not again", e);
     }
+  }
+
+  /**
+   * The plan document that was drawn last; of other formats null.
+   *
+   * @throws UnreadableException when the log holds one that cannot be read
+   */
+  public PlanDocument plan(ScopeState scope) throws UnreadableException {
+    return parsed.plan() == null || scope.drawn().isEmpty()
+        ? parsed.plan()
+        : PlanReader.read(scope.drawn().get().getBytes(StandardCharsets.UTF_8));
   }
 
   /**

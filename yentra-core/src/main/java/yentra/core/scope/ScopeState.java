@@ -24,18 +24,21 @@ public final class ScopeState {
   private final Map<String, List<ValueEdit>> edits;
   private final Map<String, ScopeStep.BoundarySource> boundaries;
   private final List<SpaceSeed> seeds;
+  private final String drawn;
 
   private ScopeState(
       ScopeSheet sheet,
       Map<String, HandDecision> byHand,
       Map<String, List<ValueEdit>> edits,
       Map<String, ScopeStep.BoundarySource> boundaries,
-      List<SpaceSeed> seeds) {
+      List<SpaceSeed> seeds,
+      String drawn) {
     this.sheet = sheet;
     this.byHand = byHand;
     this.edits = edits;
     this.boundaries = boundaries;
     this.seeds = seeds;
+    this.drawn = drawn;
   }
 
   /** What the steps come to, in their order. */
@@ -45,6 +48,7 @@ public final class ScopeState {
     Map<String, List<ValueEdit>> edits = new HashMap<>();
     Map<String, ScopeStep.BoundarySource> boundaries = new HashMap<>();
     List<SpaceSeed> seeds = new ArrayList<>();
+    String drawn = null;
     for (ScopeStep s : steps) {
       if (s instanceof ScopeStep.ApplySheet a) {
         sheet = a.sheet();
@@ -62,10 +66,12 @@ public final class ScopeState {
         b.spaces().forEach(k -> boundaries.put(k, b.source()));
       } else if (s instanceof ScopeStep.AddSpaces a) {
         seeds.addAll(a.seeds());
+      } else if (s instanceof ScopeStep.Draw d) {
+        drawn = d.document();
       }
     }
     boundaries.values().removeIf(b -> b == ScopeStep.BoundarySource.PROJECT);
-    return new ScopeState(sheet, byHand, edits, Map.copyOf(boundaries), List.copyOf(seeds));
+    return new ScopeState(sheet, byHand, edits, Map.copyOf(boundaries), List.copyOf(seeds), drawn);
   }
 
   /** The sheet that was applied; empty before the first. */
@@ -89,7 +95,7 @@ public final class ScopeState {
 
   /** The same decisions and values under another sheet. */
   public ScopeState with(ScopeSheet other) {
-    return new ScopeState(other, byHand, edits, boundaries, seeds);
+    return new ScopeState(other, byHand, edits, boundaries, seeds, drawn);
   }
 
   /** Where the boundaries of spaces come from, by key, if not from where the project says. */
@@ -100,6 +106,11 @@ public final class ScopeState {
   /** Enclosed volumes that were made spaces. */
   public List<SpaceSeed> seeds() {
     return seeds;
+  }
+
+  /** The plan document that was drawn last, as JSON; empty when it is as it was delivered. */
+  public Optional<String> drawn() {
+    return Optional.ofNullable(drawn);
   }
 
   /** How many elements are decided on or given values that a model does not have. */
@@ -115,7 +126,8 @@ public final class ScopeState {
         && byHand.isEmpty()
         && edits.isEmpty()
         && boundaries.isEmpty()
-        && seeds.isEmpty();
+        && seeds.isEmpty()
+        && drawn == null;
   }
 
   /** The whole model with the values that were set. */

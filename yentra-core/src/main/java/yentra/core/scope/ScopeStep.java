@@ -22,7 +22,8 @@ import yentra.core.model.PropertyValue;
   @JsonSubTypes.Type(value = ScopeStep.ReleaseElements.class, name = "ReleaseElements"),
   @JsonSubTypes.Type(value = ScopeStep.SetValues.class, name = "SetValues"),
   @JsonSubTypes.Type(value = ScopeStep.ChooseBoundaries.class, name = "ChooseBoundaries"),
-  @JsonSubTypes.Type(value = ScopeStep.AddSpaces.class, name = "AddSpaces")
+  @JsonSubTypes.Type(value = ScopeStep.AddSpaces.class, name = "AddSpaces"),
+  @JsonSubTypes.Type(value = ScopeStep.Draw.class, name = "Draw")
 })
 public sealed interface ScopeStep {
   /** What it does, in a sentence for a person. */
@@ -125,6 +126,21 @@ public sealed interface ScopeStep {
       return seeds.size() == 1
           ? "Makes a space of the enclosed volume " + seeds.get(0).name() + "."
           : "Makes spaces of " + seeds.size() + " enclosed volumes.";
+    }
+  }
+
+  /**
+   * Draws a building anew, in place of what was drawn before; for deliveries that are plan
+   * documents only. The log holds whole documents: they are small, and undo and replay need nothing
+   * else.
+   *
+   * @param document the plan document as JSON
+   * @param says what the person did, in a sentence
+   */
+  record Draw(String document, String says) implements ScopeStep {
+    @Override
+    public String describe(ArchitecturalModel model) {
+      return says;
     }
   }
 

@@ -418,6 +418,25 @@ class PlanEnvelopeTest {
   }
 
   @Test
+  void figuresAreThoseOfTheEnvelope() {
+    Envelope e =
+        envelope(
+            storeys(
+                2,
+                BOX + ", \"bands\": {\"depth_m\": 2}",
+                "\"roofs\": [{\"storey\": \"S1\", \"kind\": \"hip\", \"pitch_deg\": 30}], \"glazing\": [{\"where\": {\"facing_deg\": [135, 225]}, \"ratio\": 0.4}, {\"where\": {\"roofs\": true}, \"ratio\": 0.05}],"));
+    PlanFigures f = PlanFigures.of(e, Rules.standard());
+    assertThat(f.spaces()).isEqualTo(11);
+    assertThat(f.floorArea()).isCloseTo(240, within(1e-3));
+    assertThat(f.volume()).isCloseTo(volume(e), within(1e-6));
+    assertThat(f.facades().get(2).area()).isCloseTo(60, within(1e-6));
+    assertThat(f.facades().get(2).glazed()).isCloseTo(0.4, within(1e-9));
+    assertThat(f.facades().get(1).glazed()).isZero();
+    assertThat(f.roofArea()).isCloseTo(80 / Math.cos(Math.toRadians(30)), within(1e-3));
+    assertThat(f.glazedRoof()).isCloseTo(0.05, within(1e-6));
+  }
+
+  @Test
   void splitLevelsStandSideBySide() {
     Envelope e =
         envelope(

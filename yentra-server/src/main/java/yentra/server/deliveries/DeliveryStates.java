@@ -26,10 +26,12 @@ import yentra.core.model.ArchitecturalModel;
 import yentra.core.pipeline.Delivery;
 import yentra.core.pipeline.Stage;
 import yentra.core.pipeline.StageOptions;
+import yentra.core.plan.PlanDocument;
 import yentra.core.repair.Repair;
 import yentra.core.repair.Replay;
 import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopeState;
+import yentra.core.scope.ScopeStep;
 import yentra.core.work.LastUsed;
 import yentra.server.db.tables.records.DeliveryRecord;
 import yentra.server.db.tables.records.RepairEntryRecord;
@@ -247,6 +249,18 @@ public class DeliveryStates {
     Scoped made = new Scoped(stage.with(context), read);
     scopes.put(key, made);
     return made;
+  }
+
+  /** The plan document that was drawn last; null for a delivery that is no drawn building. */
+  public PlanDocument plan(UUID id) {
+    DeliveryStore.Loaded l = store.loaded(id);
+    List<ScopeStep> steps =
+        l.inForce().stream().filter(DeliveryStore::isScope).map(store::scopeStep).toList();
+    try {
+      return delivery(l.delivery()).plan(ScopeState.of(steps));
+    } catch (UnreadableException e) {
+      throw new IllegalStateException("a plan that was drawn cannot be read", e);
+    }
   }
 
   /** What a project decides before an envelope is made. */

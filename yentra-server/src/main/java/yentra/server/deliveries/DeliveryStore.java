@@ -433,6 +433,8 @@ public class DeliveryStore {
                 log(before.getId()).stream()
                     .limit(before.getLogPosition())
                     .filter(DeliveryStore::isScope)
+                    // what was drawn belongs to the delivery that was drawn
+                    .filter(e -> !(scopeStep(e) instanceof ScopeStep.Draw))
                     .forEach(e -> copy(e, delivery)));
   }
 

@@ -1,0 +1,94 @@
+package yentra.server.plans;
+
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import yentra.core.envelope.Envelope;
+import yentra.core.envelope.ReadNote;
+import yentra.core.envelope.Rules;
+import yentra.core.envelope.UnreadableException;
+import yentra.core.plan.PlanDocument;
+import yentra.core.plan.PlanEnvelope;
+import yentra.core.plan.PlanFigures;
+import yentra.core.plan.PlanReader;
+import yentra.core.plan.PlanWriter;
+import yentra.core.scope.ScopeStep;
+import yentra.server.deliveries.DeliveryStates;
+import yentra.server.envelope.Deliveries;
+import yentra.server.envelope.EnvelopeViews;
+import yentra.server.web.Problem;
+
+/**
+ * Drawn buildings. Drawing one anew is a step of the log that holds the whole document, so it is
+ * undone, replayed and refused when it is stale like any other edit; repairs and what was given to
+ * spaces and surfaces are made again on what it gives.
+ */
+@Service
+public class Plans {
+  private static final int LONGEST = 300;
+  private final Deliveries deliveries;
+  private final DeliveryStates states;
+
+  Plans(Deliveries deliveries, DeliveryStates states) {
+    this.deliveries = deliveries;
+    this.states = states;
+  }
+
+  PlanViews.PlanView plan(UUID id) {
+    DeliveryStates.State s = deliveries.state(id);
+    return new PlanViews.PlanView(s.version(), text(states.plan(id)));
+  }
+
+  private static String text(PlanDocument document) {
+    if (document == null) {
+      throw Problem.notApplicable("This delivery is no drawn building.");
+    }
+    return new String(PlanWriter.write(document), StandardCharsets.UTF_8);
+  }
+
+  EnvelopeViews.ModelView draw(UUID id, PlanViews.DrawRequest asked, String by) {
+    String says = asked.says() == null ? "" : asked.says().strip();
+    if (says.isEmpty() || says.length() > LONGEST) {
+      throw Problem.bad("Say what was drawn, in at most " + LONGEST + " characters.");
+    }
+    PlanDocument document = read(asked.document());
+    return deliveries.scope(
+        id,
+        asked.basedOn(),
+        s -> {
+          if (states.plan(id) == null) {
+            throw Problem.notApplicable("This delivery is no drawn building.");
+          }
+          envelope(document, s.context().rules());
+          return new ScopeStep.Draw(text(document), says);
+        },
+        by);
+  }
+
+  /** What a document comes to; nothing is kept. */
+  PlanViews.TriedView attempt(String document) {
+    Rules rules = Rules.standard();
+    Envelope e = envelope(read(document), rules);
+    return new PlanViews.TriedView(
+        PlanFigures.of(e, rules), e.notes().stream().map(ReadNote::message).toList());
+  }
+
+  private static PlanDocument read(String document) {
+    if (document == null) {
+      throw Problem.bad("The plan document is missing.");
+    }
+    try {
+      return PlanReader.read(document.getBytes(StandardCharsets.UTF_8));
+    } catch (UnreadableException e) {
+      throw Problem.unreadable(e.getMessage(), e.line(), e.column());
+    }
+  }
+
+  private static Envelope envelope(PlanDocument document, Rules rules) {
+    try {
+      return PlanEnvelope.of(document, rules);
+    } catch (UnreadableException e) {
+      throw Problem.unreadable(e.getMessage(), e.line(), e.column());
+    }
+  }
+}

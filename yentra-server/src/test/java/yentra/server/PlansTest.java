@@ -1,0 +1,171 @@
+package yentra.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import yentra.demo.DemoFiles;
+
+/** Drawn buildings over HTTP: brought in, drawn anew, undone, refused. */
+@ExtendWith(RunningServer.class)
+class PlansTest {
+  private static final String STORE =
+      """
+      {"yentraPlan": 1, "name": "Net store", "place": {"latitude": 54.1, "longitude": -3.3, "north_deg": 0}, "ground_m": 0,
+       "storeys": [{"name": "Ground", "level_m": 0, "height_m": 3}],
+       "floors": [{"storey": "Ground", "outlines": [{"corners": [[0,0],[9,0],[9,6],[0,6]]}], "lines": [[[5,0],[5,6]]],
+                   "spaces": [{"id": "nets", "at": [1,1], "name": "Nets"}, {"id": "ropes", "at": [7,1], "name": "Ropes"}]}],
+       "glazing": [{"where": {"facing_deg": [135, 225]}, "ratio": 0.25}]}
+      """;
+
+  private RunningServer.Yentra yentra;
+  private String project;
+  private String delivery;
+
+  @BeforeEach
+  void deliver(RunningServer.Yentra running) {
+    yentra = running;
+    project = yentra.project();
+    delivery =
+        yentra
+            .intake(project, "store.json", STORE.getBytes(StandardCharsets.UTF_8))
+            .get("deliveryId")
+            .asString();
+  }
+
+  private RunningServer.Yentra.Answer draw(String document, String says) {
+    long version = yentra.model(delivery).get("delivery").get("version").asLong();
+    return yentra.put(
+        "/api/deliveries/" + delivery + "/plan",
+        Map.of("basedOn", version, "document", document, "says", says));
+  }
+
+  private static List<JsonNode> list(JsonNode array) {
+    return StreamSupport.stream(array.spliterator(), false).toList();
+  }
+
+  private static JsonNode space(JsonNode model, String name) {
+    return list(model.get("spaces")).stream()
+        .filter(s -> s.get("name").asString().equals(name))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Test
+  void aPlanIsADeliveryLikeAnyOther() {
+    JsonNode m = yentra.model(delivery);
+    assertThat(m.get("delivery").get("format").asString()).isEqualTo("plan");
+    assertThat(space(m, "Nets").get("volume").asDouble()).isEqualTo(90);
+    JsonNode plan = yentra.get("/api/deliveries/" + delivery + "/plan").json();
+    assertThat(plan.get("document").asString()).contains("\"yentraPlan\":1", "Net store");
+  }
+
+  @Test
+  void drawnAnewRepairsAndUsesStayAndItIsUndone() {
+    JsonNode before = yentra.model(delivery);
+    String nets = space(before, "Nets").get("key").asString();
+    long version = before.get("delivery").get("version").asLong();
+    RunningServer.Yentra.Answer used =
+        yentra.post(
+            "/api/deliveries/" + delivery + "/repairs",
+            Map.of(
+                "basedOn",
+                version,
+                "repair",
+                Map.of("kind", "NameSpaces", "rule", "Net loft", "spaces", List.of(nets))));
+    assertThat(used.status()).as(used.body()).isEqualTo(200);
+
+    RunningServer.Yentra.Answer drawn =
+        draw(STORE.replace("[5,0],[5,6]", "[6,0],[6,6]"), "Moves the wall between the rooms.");
+    assertThat(drawn.status()).as(drawn.body()).isEqualTo(200);
+    JsonNode after = yentra.model(delivery);
+    assertThat(space(after, "Net loft").get("key").asString()).isEqualTo(nets);
+    assertThat(space(after, "Net loft").get("volume").asDouble()).isEqualTo(108);
+    assertThat(list(after.get("log")).stream().map(e -> e.get("summary").asString()).toList())
+        .contains("Moves the wall between the rooms.");
+
+    JsonNode undone =
+        yentra
+            .post(
+                "/api/deliveries/" + delivery + "/undo",
+                Map.of("basedOn", after.get("delivery").get("version").asLong()))
+            .json();
+    assertThat(undone).isNotNull();
+    assertThat(space(yentra.model(delivery), "Net loft").get("volume").asDouble()).isEqualTo(90);
+  }
+
+  @Test
+  void whatCannotBeDrawnIsRefusedAndNothingChanges() {
+    RunningServer.Yentra.Answer a = draw(STORE.replace("[9,6]", "[9,\"six\"]"), "Draws.");
+    assertThat(a.status()).isEqualTo(422);
+    assertThat(a.json().get("detail").asString())
+        .contains("floors[0].outlines[0].corners[2][1]: a number is expected");
+    assertThat(a.json().get("line").asInt()).isEqualTo(3);
+    assertThat(
+            draw(STORE.replace("[9,6],[0,6]", "[0,6],[9,6]"), "Draws.")
+                .json()
+                .get("detail")
+                .asString())
+        .contains("Draw it so that no side crosses another");
+    assertThat(draw(STORE, " ").status()).isEqualTo(400);
+    JsonNode m = yentra.model(delivery);
+    assertThat(list(m.get("log"))).isEmpty();
+    RunningServer.Yentra.Answer stale =
+        yentra.put(
+            "/api/deliveries/" + delivery + "/plan",
+            Map.of("basedOn", 999, "document", STORE, "says", "Draws."));
+    assertThat(stale.status()).isEqualTo(409);
+  }
+
+  @Test
+  void anotherDeliveryIsNoDrawing() {
+    String other =
+        yentra
+            .intake(yentra.project(), "sound.xml", DemoFiles.soundGbxml())
+            .get("deliveryId")
+            .asString();
+    assertThat(yentra.get("/api/deliveries/" + other + "/plan").status()).isEqualTo(422);
+    long version = yentra.model(other).get("delivery").get("version").asLong();
+    assertThat(
+            yentra
+                .put(
+                    "/api/deliveries/" + other + "/plan",
+                    Map.of("basedOn", version, "document", STORE, "says", "Draws."))
+                .status())
+        .isEqualTo(422);
+  }
+
+  @Test
+  void aDocumentIsTriedWithoutBeingKept() {
+    JsonNode tried = yentra.post("/api/plans/try", Map.of("document", STORE)).json();
+    assertThat(tried.get("figures").get("spaces").asInt()).isEqualTo(2);
+    assertThat(tried.get("figures").get("floorArea").asDouble()).isEqualTo(54);
+    assertThat(tried.get("figures").get("volume").asDouble()).isEqualTo(162);
+    JsonNode south = tried.get("figures").get("facades").get(2);
+    assertThat(south.get("facing").asString()).isEqualTo("south");
+    assertThat(south.get("glazed").asDouble())
+        .isEqualTo(0.25, org.assertj.core.api.Assertions.within(1e-9));
+    assertThat(yentra.post("/api/plans/try", Map.of("document", "{}")).status()).isEqualTo(422);
+  }
+
+  /** The next delivery is not drawn on: what it says itself counts. */
+  @Test
+  void whatWasDrawnStaysWithItsDelivery() {
+    draw(STORE.replace("\"height_m\": 3", "\"height_m\": 4"), "Makes it higher.");
+    String next =
+        yentra
+            .intake(
+                project,
+                "store.json",
+                STORE.replace("Nets", "Nets and floats").getBytes(StandardCharsets.UTF_8))
+            .get("deliveryId")
+            .asString();
+    assertThat(space(yentra.model(next), "Nets and floats").get("volume").asDouble()).isEqualTo(90);
+  }
+}
