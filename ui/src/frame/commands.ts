@@ -198,6 +198,13 @@ export function commands(
       run: () => go('intake'),
     },
     {
+      label: 'Change the drawing',
+      kind: 'command',
+      words: 'plan storey height width roof windows overhang band',
+      run: () => go('intake'),
+      when: model.delivery.format === 'plan',
+    },
+    {
       label: 'Bring in the next delivery',
       kind: 'command',
       words: 'upload import revision file part merge',

@@ -45,7 +45,7 @@ function Changed({ doc, edits }: { doc: PlanDoc; edits: Edits }) {
       />
       <h3 className="kicker mt-2 mb-1">What it comes to</h3>
       <PlanFigures of={of} />
-      <div className="mt-2 flex gap-1.5">
+      <div className="sticky -bottom-3 mt-2 flex gap-1.5 border-t border-line bg-panel py-2">
         <button
           className="btn btn-main"
           disabled={!dirty || edits.busy || !!of.fault || !of.current}

@@ -21,12 +21,18 @@ export function Intake({
   const units = useUnits();
   const intake = useIntake(project.id);
   const d = model.delivery;
+  const plan = d.format === 'plan';
   const r = model.report;
   return (
     <section
-      className="flex min-h-0 flex-1 gap-8 overflow-y-auto px-4 py-3"
+      className={`flex min-h-0 flex-1 overflow-y-auto px-4 py-3 ${plan ? 'flex-wrap content-start gap-x-6 gap-y-4' : 'gap-8'}`}
       data-testid="intake-report"
     >
+      {plan && (
+        <div className="w-64 shrink-0">
+          <Drawing edits={edits} />
+        </div>
+      )}
       <div className="w-60 shrink-0">
         <ProjectSettings project={project} model={model} />
         <h2 className="kicker mt-3 mb-1">Next delivery</h2>
@@ -63,12 +69,7 @@ export function Intake({
           ))}
         </dl>
       </div>
-      {d.format === 'plan' && (
-        <div className="w-72 shrink-0">
-          <Drawing edits={edits} />
-        </div>
-      )}
-      <div className="min-w-0 flex-1">
+      <div className={plan ? 'min-w-60 flex-1' : 'min-w-0 flex-1'}>
         <h2 className="kicker">Assumed, approximated or not understood ({r.notes.length})</h2>
         {r.notes.length ? (
           <ul>

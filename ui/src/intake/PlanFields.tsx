@@ -175,7 +175,7 @@ function RoofFields({ doc, onChange }: { doc: PlanDoc; onChange: Drawn }) {
 }
 
 const FORMS: [string, string][] = [
-  ['band', 'a band along the wall'],
+  ['band', 'a long band'],
   ['single', 'one in each wall'],
   ['each', 'one in each bay'],
 ];
@@ -341,7 +341,7 @@ function Choice({
   return (
     <label className="mb-1 flex items-center justify-between gap-2">
       <span className="text-muted">{label}</span>
-      <select className="field w-40" value={value} onChange={(e) => onChange(e.target.value)}>
+      <select className="field w-36" value={value} onChange={(e) => onChange(e.target.value)}>
         {choices.map(([v, text]) => (
           <option key={v} value={v}>
             {text}

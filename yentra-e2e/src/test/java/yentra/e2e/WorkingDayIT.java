@@ -7,6 +7,8 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
+import org.openqa.selenium.WebElement;
+import org.openqa.selenium.support.ui.Select;
 
 /** What one person begins stays until it is taken or left, and is seen by others at once. */
 class WorkingDayIT {
@@ -226,5 +228,50 @@ class WorkingDayIT {
       axe.look("projects");
       assertThat(axe.found()).isEmpty();
     }
+  }
+
+  /**
+   * From an empty project to a checked building by numbers, made higher later; then handed over.
+   */
+  @Test
+  void aBuildingIsDrawnByNumbersAndDrawnAnew() throws Exception {
+    try (Browser b = new Browser()) {
+      b.driver.get(yentra.url("/"));
+      b.see(By.cssSelector("[placeholder='Name of a new project']"))
+          .sendKeys("Slip office", Keys.ENTER);
+      b.click("draw");
+      b.waitFor("figures", () -> b.text("plan-figures").contains("576.00 m²"));
+      field(b, "Width, along x").sendKeys(Keys.chord(Keys.CONTROL, "a"), "30");
+      b.press("Add a storey");
+      new Select(b.see(By.xpath("//fieldset[legend='Roof']//select"))).selectByValue("gable");
+      b.waitFor("figures", () -> b.text("plan-figures").contains("1440.00 m²"));
+      assertThat(b.text("plan-figures")).contains("30.0 % glazed");
+      b.press("Make this building");
+      b.see("drawing");
+      b.keys("3");
+      b.see("stage");
+      assertThat(b.see("sheet-spaces").getText()).contains("Ground south side", "Storey 3 attic");
+      b.keys("1");
+      b.see("drawing");
+      field(b, "Ground").sendKeys(Keys.chord(Keys.CONTROL, "a"), "4.4");
+      b.press("Draw anew");
+      b.waitFor("drawn", () -> b.text("message").contains("Draws anew: height of Ground."));
+      b.keys("4");
+      b.see("sheet-findings");
+      // what is drawn lacks constructions, uses and a place, and nothing of its geometry is wrong
+      assertThat(b.see("sheet-findings").getText()).doesNotContain("enclosed", "overlap", "sliver");
+      b.chord(Keys.CONTROL, "z");
+      b.keys("1");
+      b.waitFor("as before", () -> field(b, "Ground").getAttribute("value").equals("3.4"));
+      assertThat(b.complaints()).isEmpty();
+    }
+  }
+
+  private static WebElement field(Browser b, String label) {
+    return b.see(
+        By.xpath(
+            "//*[@data-testid='plan-fields']//label[span[normalize-space()='"
+                + label
+                + "']]//input"));
   }
 }

@@ -2,11 +2,13 @@ package yentra.core.plan;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.locationtech.jts.geom.Coordinate;
 import yentra.core.envelope.Exposure;
+import yentra.core.envelope.Naming;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.ReadNote;
@@ -33,6 +35,7 @@ final class Glazing {
   private final List<ReadNote> notes;
   private final StableKeys keys = new StableKeys();
   private final Map<Surface, List<Opening>> openings = new HashMap<>();
+  private final Map<Beyond, List<Surface>> beyond = new LinkedHashMap<>();
 
   private Glazing(PlanDocument document, Rules rules, Site site, List<ReadNote> notes) {
     this.document = document;
@@ -65,6 +68,7 @@ final class Glazing {
       List<Opening> own = g.openings.get(s);
       out.add(own == null ? s : s.withOpenings(own));
     }
+    g.beyond.forEach((b, walls) -> notes.add(g.note(b, walls)));
     return out;
   }
 
@@ -120,8 +124,7 @@ final class Glazing {
                   ReadNote.Kind.UNFITTED,
                   String.format(
                       Locale.ROOT,
-                      "%s asks for %.0f %% of %.2f m²; %.2f m² fit",
-                      rule.origin().label(),
+                      "windows of %.0f %% of %.2f m² are asked for; %.2f m² fit",
                       rule.ratio() * 100,
                       gross,
                       glazed))
@@ -130,18 +133,27 @@ final class Glazing {
               .measured(rule.ratio())
               .at(rule.origin().line(), rule.origin().column()));
     } else if (grown) {
-      notes.add(
-          ReadNote.of(
-                  ReadNote.Kind.ASSUMED,
-                  String.format(
-                      Locale.ROOT,
-                      "%s: %.0f %% do not fit between sill and head here, so the windows reach beyond them",
-                      rule.origin().label(),
-                      rule.ratio() * 100))
-              .about(s.key())
-              .on("ratio", rule.origin().label())
-              .at(rule.origin().line(), rule.origin().column()));
+      String facing = Naming.quarter(azimuth(s.polygon()));
+      beyond.computeIfAbsent(new Beyond(rule, facing), k -> new ArrayList<>()).add(s);
     }
+  }
+
+  /** Of walls that face one way, one note a rule. */
+  private record Beyond(GlazingRule rule, String facing) {}
+
+  private ReadNote note(Beyond b, List<Surface> walls) {
+    return ReadNote.of(
+            ReadNote.Kind.ASSUMED,
+            String.format(
+                Locale.ROOT,
+                "%.0f %% of windows do not fit between sill and head in %s facing %s, so they reach beyond",
+                b.rule.ratio() * 100,
+                walls.size() == 1 ? "the wall" : walls.size() + " walls",
+                b.facing))
+        .about(walls.get(0).key())
+        .on("ratio", b.rule.origin().label())
+        .times(walls.size())
+        .at(b.rule.origin().line(), b.rule.origin().column());
   }
 
   private void add(
