@@ -13,8 +13,8 @@ eachAnew();
 function facts(more: Partial<Surface> = {}, units: 'SI' | 'IP' = 'SI', parts: Partial<Model> = {}) {
   answers({
     'GET /api/surface-types': [
-      { name: 'EXTERIOR_WALL', gbxml: 'ExteriorWall' },
-      { name: 'ROOF', gbxml: 'Roof' },
+      { name: 'EXTERIOR_WALL', gbxml: 'ExteriorWall', label: 'exterior wall' },
+      { name: 'ROOF', gbxml: 'Roof', label: 'roof' },
     ],
   });
   const s = { ...surface('s1', ['a'], [opening('o1', 's1')]), ...more };
@@ -83,12 +83,12 @@ describe('facts of a surface', () => {
       'Delete the surface',
     );
     await user.click(screen.getByTestId('retype'));
-    const own = await screen.findByRole('menuitem', { name: 'ExteriorWall' });
+    const own = await screen.findByRole('menuitem', { name: 'exterior wall ExteriorWall' });
     expect(own.getAttribute('aria-disabled')).toBe('true');
-    await user.click(screen.getByRole('menuitem', { name: 'Roof' }));
+    await user.click(screen.getByRole('menuitem', { name: 'roof Roof' }));
     expect(edits.consider).toHaveBeenLastCalledWith(
       { kind: 'RetypeSurface', surface: 's1', type: 'ROOF' },
-      'Type it Roof',
+      'Type it roof',
     );
   });
 });

@@ -129,11 +129,11 @@ function TypeMenu({ surface, edits }: { surface: Surface; edits: Edits }) {
               onSelect={() =>
                 edits.consider(
                   { kind: 'RetypeSurface', surface: surface.key, type: t.name as never },
-                  `Type it ${t.gbxml}`,
+                  `Type it ${t.label}`,
                 )
               }
             >
-              {t.gbxml}
+              {t.label} <span className="text-muted">{t.gbxml}</span>
             </DropdownMenu.Item>
           ))}
         </DropdownMenu.Content>

@@ -6,13 +6,13 @@ import { OutlineEditor } from './OutlineEditor';
 import { several } from './several';
 
 const OPENING_TYPES: [string, string][] = [
-  ['FIXED_WINDOW', 'FixedWindow'],
-  ['OPERABLE_WINDOW', 'OperableWindow'],
-  ['FIXED_SKYLIGHT', 'FixedSkylight'],
-  ['OPERABLE_SKYLIGHT', 'OperableSkylight'],
-  ['SLIDING_DOOR', 'SlidingDoor'],
-  ['NON_SLIDING_DOOR', 'NonSlidingDoor'],
-  ['AIR', 'Air'],
+  ['FIXED_WINDOW', 'fixed window (FixedWindow)'],
+  ['OPERABLE_WINDOW', 'window that opens (OperableWindow)'],
+  ['FIXED_SKYLIGHT', 'fixed rooflight (FixedSkylight)'],
+  ['OPERABLE_SKYLIGHT', 'rooflight that opens (OperableSkylight)'],
+  ['SLIDING_DOOR', 'glazed door (SlidingDoor)'],
+  ['NON_SLIDING_DOOR', 'door (NonSlidingDoor)'],
+  ['AIR', 'hole (Air)'],
 ];
 
 type OpeningType = Extract<Repair, { kind: 'RetypeOpening' }>['type'];

@@ -67,10 +67,13 @@ class DemoWalkthroughIT {
     assertThat(b.see("dossier").getText())
         .contains("South wall of Kitchen", "InteriorWall", "line ");
     b.click("retype");
-    b.press("ExteriorWall");
+    b.press("exterior wall ExteriorWall");
     b.waitFor(
         "the preview",
-        () -> b.see("pending-summary").getText().contains("ExteriorWall instead of InteriorWall"));
+        () ->
+            b.see("pending-summary")
+                .getText()
+                .contains("exterior wall (ExteriorWall) instead of interior wall (InteriorWall)"));
     b.click("apply");
     b.waitFor("the repair is logged", () -> !b.has("pending"));
     assertThat(b.see("message").getText()).contains("ExteriorWall");

@@ -75,7 +75,7 @@ class FzkHouseIT {
       assertThat(b.path("Thermal")).doesNotContain("not known");
       remedy(b, "THM-707", null);
       agree(b, null);
-      remedy(b, "OPN-606", "Type it SlidingDoor");
+      remedy(b, "OPN-606", "Type it glazed door (SlidingDoor)");
       agree(b, null);
       remedy(b, "USE-901", null);
       agree(b, null);

@@ -33,6 +33,11 @@ public enum OpeningType {
     return label;
   }
 
+  /** The type in words with the standard's word beside it: "window (FixedWindow)". */
+  public String words() {
+    return gbxml.isEmpty() ? label : label + " (" + gbxml + ")";
+  }
+
   /** Light passes through an opening of this type. */
   public boolean isGlazed() {
     return this != NON_SLIDING_DOOR && this != AIR && this != UNRESOLVED;

@@ -44,6 +44,11 @@ public enum SurfaceType {
     return label;
   }
 
+  /** The type in words with the standard's word beside it: "exterior wall (ExteriorWall)". */
+  public String words() {
+    return gbxml.isEmpty() ? label : label + " (" + gbxml + ")";
+  }
+
   Exposure exposure() {
     return exposure;
   }

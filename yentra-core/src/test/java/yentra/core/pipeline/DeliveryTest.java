@@ -6,6 +6,7 @@ import static yentra.core.Fixtures.TOLERANCE;
 import static yentra.core.Fixtures.rooms;
 import static yentra.core.Fixtures.write;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,8 @@ import yentra.core.boundary.DerivationOptions;
 import yentra.core.boundary.Watch;
 import yentra.core.check.run.CheckRun;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.SurfaceType;
+import yentra.core.envelope.SurfaceTypes;
 import yentra.core.finding.Finding;
 import yentra.core.finding.Limits;
 import yentra.core.ifc.IfcSample;
@@ -109,5 +112,54 @@ class DeliveryTest {
                       }))
           .isInstanceOf(CancellationException.class);
     }
+  }
+
+  private static final String PLAN =
+      """
+      {"yentraPlan": 1, "ground_m": 0, "storeys": [{"name": "Ground", "level_m": 0, "height_m": 3}],
+       "floors": [{"storey": "Ground", "outlines": [{"corners": [[0,0],[9,0],[9,6],[0,6]]}]}],
+       "roofs": [{"storey": "Ground", "kind": "gable", "pitch_deg": 50, "ridge_deg": 90}]}
+      """;
+
+  private static long count(Stage s, SurfaceType type) {
+    return s.envelope().surfaces().stream().filter(x -> x.type() == type).count();
+  }
+
+  @Test
+  void whatIsDrawnFollowsTheProjectsLimitsAndGround() throws Exception {
+    Delivery d = read(PLAN.getBytes(StandardCharsets.UTF_8));
+    assertThat(d.format()).isEqualTo(DeliveryFormat.PLAN);
+    Stage asRead = d.stage(StageOptions.STANDARD, Watch.NONE);
+    assertThat(count(asRead, SurfaceType.ROOF)).isEqualTo(2);
+    assertThat(count(asRead, SurfaceType.UNDERGROUND_WALL)).isZero();
+    BoundaryOptions steep =
+        new BoundaryOptions(
+            BoundaryOptions.Mode.AUTO,
+            new DerivationOptions(0.6, 1.0, 0.2, true, new SurfaceTypes(40, 120)));
+    Stage walls = d.stage(StageOptions.STANDARD.with(steep), Watch.NONE);
+    assertThat(count(walls, SurfaceType.ROOF)).isZero();
+    assertThat(count(walls, SurfaceType.EXTERIOR_WALL)).isEqualTo(8);
+    Stage sunk =
+        d.stage(
+            new StageOptions(
+                ScopeState.AS_DELIVERED, BoundaryOptions.STANDARD, 1.0, Limits.STANDARD),
+            Watch.NONE);
+    assertThat(count(sunk, SurfaceType.UNDERGROUND_WALL)).isEqualTo(4);
+  }
+
+  @Test
+  void whatWasDrawnLastCounts() throws Exception {
+    Delivery d = read(PLAN.getBytes(StandardCharsets.UTF_8));
+    ScopeState drawn =
+        ScopeState.of(
+            List.of(
+                new ScopeStep.Draw("{}", "Is drawn over by the next."),
+                new ScopeStep.Draw(PLAN.replace("gable", "hip"), "Draws a hipped roof.")));
+    Stage s = d.stage(StageOptions.STANDARD.with(drawn), Watch.NONE);
+    assertThat(count(s, SurfaceType.ROOF)).isEqualTo(4);
+    assertThat(s.whole().elements()).hasSameSizeAs(s.result().decisions());
+    assertThat(d.plan(drawn).roofs().get(0).kind()).hasToString("HIP");
+    assertThat(d.plan(ScopeState.AS_DELIVERED).roofs().get(0).kind()).hasToString("GABLE");
+    assertThat(read(write(rooms())).plan(drawn)).isNull();
   }
 }

@@ -83,7 +83,8 @@ class ScopeStateTest {
                     new ScopeStep.Change(null, List.of("gone")))),
             new ScopeStep.ChooseBoundaries(
                 List.of("sp_1", "sp_2"), ScopeStep.BoundarySource.DERIVED),
-            new ScopeStep.AddSpaces(List.of(new SpaceSeed("Store 01", new Vec3(1.5, -2, 0.25)))));
+            new ScopeStep.AddSpaces(List.of(new SpaceSeed("Store 01", new Vec3(1.5, -2, 0.25)))),
+            new ScopeStep.Draw("{\"yentraPlan\": 1}", "Moves a wall."));
     assertThat(steps.stream().map(Object::getClass).distinct())
         .hasSize(ScopeStep.class.getPermittedSubclasses().length);
     for (ScopeStep s : steps) {

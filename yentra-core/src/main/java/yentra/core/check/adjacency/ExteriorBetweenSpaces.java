@@ -51,8 +51,8 @@ public final class ExteriorBetweenSpaces implements LocalCheck {
                 .says(
                     "The "
                         + context.naming().surface(s)
-                        + " is typed "
-                        + s.type().gbxml()
+                        + " is of the type "
+                        + s.type().words()
                         + ", but has a space on either side."));
       }
     }

@@ -54,9 +54,9 @@ public final class InteriorWithoutPair implements LocalCheck {
                 .says(
                     "The "
                         + context.naming().surface(s)
-                        + " has an interior type ("
-                        + s.type().gbxml()
-                        + ") but only one adjacent space."));
+                        + " is of an interior type, "
+                        + s.type().words()
+                        + ", but has only one adjacent space."));
       }
     }
   }

@@ -57,8 +57,8 @@ public final class TypeAgainstGround implements Check {
                     "The "
                         + context.naming().surface(s)
                         + " is of the type "
-                        + s.type().gbxml()
-                        + " but lies "
+                        + s.type().words()
+                        + ", but lies "
                         + (s.type().isGround() ? "above" : "below")
                         + " the ground at "
                         + Text.length(ground.level())

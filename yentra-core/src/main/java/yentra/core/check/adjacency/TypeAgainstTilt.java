@@ -76,8 +76,8 @@ public final class TypeAgainstTilt implements LocalCheck {
                     "The "
                         + context.naming().surface(s)
                         + " is of the type "
-                        + s.type().gbxml()
-                        + " but its outer side has a tilt of "
+                        + s.type().words()
+                        + ", but its outer side has a tilt of "
                         + Text.degrees(tilt)
                         + "."));
       }

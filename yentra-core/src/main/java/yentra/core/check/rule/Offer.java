@@ -135,13 +135,13 @@ public final class Offer {
 
   public void retype(Surface s, SurfaceType type) {
     if (s.type() != type) {
-      add("Type it " + type.gbxml(), new RetypeSurface(s.key(), type));
+      add("Type it " + type.label(), new RetypeSurface(s.key(), type));
     }
   }
 
   public void retype(Opening o, OpeningType type) {
     if (type != o.type()) {
-      add("Type it " + type.gbxml(), new RetypeOpening(o.key(), type));
+      add("Type it " + type.words(), new RetypeOpening(o.key(), type));
     }
   }
 

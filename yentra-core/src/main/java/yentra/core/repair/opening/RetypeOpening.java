@@ -29,10 +29,9 @@ public record RetypeOpening(String opening, OpeningType type) implements Repair 
 
   @Override
   public String describe(Envelope before, Envelope after, Naming naming) {
-    return "Types the "
-        + before.opening(opening).map(naming::opening).orElse("opening " + opening)
-        + " "
-        + (type == null ? "anew" : type.gbxml())
-        + ".";
+    String what = before.opening(opening).map(naming::opening).orElse("opening " + opening);
+    return type == null
+        ? "Types the " + what + " anew."
+        : "Makes the " + what + " of the type " + type.words() + ".";
   }
 }

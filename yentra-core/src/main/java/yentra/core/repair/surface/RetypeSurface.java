@@ -22,7 +22,7 @@ public record RetypeSurface(String surface, SurfaceType type) implements Repair 
     }
     if (s.type() == type) {
       throw new NotApplicableException(
-          "The surface " + surface + " is typed " + type.gbxml() + " already.");
+          "The surface " + surface + " is of the type " + type.words() + " already.");
     }
     // outdoor air or ground is no longer construction alone
     boolean leaves = s.exposure() == Exposure.ADIABATIC && !type.isInterior();
@@ -41,11 +41,11 @@ public record RetypeSurface(String surface, SurfaceType type) implements Repair 
 
   @Override
   public String describe(Envelope before, Envelope after, Naming naming) {
-    String from = before.surface(surface).map(s -> s.type().gbxml()).orElse("");
-    return "Types the "
+    String from = before.surface(surface).map(s -> s.type().words()).orElse("");
+    return "Makes the "
         + naming.object(surface)
-        + " "
-        + type.gbxml()
+        + " of the type "
+        + type.words()
         + (from.isEmpty() ? "." : " instead of " + from + ".");
   }
 }
