@@ -61,6 +61,7 @@ class ScreenshotsIT {
       thermal(b, dir);
       findings(b, dir);
       scope(yentra, b, dir);
+      drawing(yentra, b, dir);
     }
   }
 
@@ -156,11 +157,6 @@ class ScreenshotsIT {
     b.see("value-for-all").sendKeys("1.3");
     Files.write(dir.resolve("10-scope-values.png"), b.picture());
     b.keys(org.openqa.selenium.Keys.ESCAPE);
-    b.click("sheet-menu");
-    b.press("Write or compare sheets");
-    b.see("sheet-editor");
-    Files.write(dir.resolve("11-scope-sheet-editor.png"), b.picture());
-    b.keys(org.openqa.selenium.Keys.ESCAPE);
     boundaries(b, dir);
   }
 
@@ -177,5 +173,22 @@ class ScreenshotsIT {
     b.settle();
     new WebDriverWait(b.driver, Duration.ofSeconds(10)).until(d -> !b.has("message"));
     Files.write(dir.resolve("12-boundaries.png"), b.picture());
+  }
+
+  /** The lifeboat station's office, drawn by numbers. */
+  private static void drawing(RunningYentra yentra, Browser b, Path dir) throws Exception {
+    b.driver.get(yentra.url("/"));
+    b.see(By.cssSelector("[placeholder='Name of a new project']"))
+        .sendKeys("Slip office", org.openqa.selenium.Keys.ENTER);
+    b.click("draw");
+    b.press("Add a storey");
+    new org.openqa.selenium.support.ui.Select(b.see(By.xpath("//fieldset[legend='Roof']//select")))
+        .selectByValue("hip");
+    b.waitFor("figures", () -> b.text("plan-figures").contains("1152.00 m²"));
+    b.press("Make this building");
+    b.see("drawing");
+    b.see("plan-figures");
+    b.settle();
+    Files.write(dir.resolve("11-drawing.png"), b.picture());
   }
 }
