@@ -1,6 +1,7 @@
 package yentra.core.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.Predicate;
 import org.locationtech.jts.geom.Coordinate;
@@ -98,6 +99,6 @@ final class Drawn {
         found.add(s);
       }
     }
-    return found.stream().min(java.util.Comparator.comparing(Segment::label)).orElse(null);
+    return found.stream().min(Comparator.comparing(Segment::label)).orElse(null);
   }
 }

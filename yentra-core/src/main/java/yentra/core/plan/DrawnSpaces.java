@@ -1,6 +1,8 @@
 package yentra.core.plan;
 
+import java.util.Comparator;
 import java.util.HashSet;
+import java.util.Locale;
 import java.util.Set;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Polygon;
@@ -95,7 +97,7 @@ final class DrawnSpaces {
 
   private String unique(String name) {
     String n = name;
-    for (int i = 2; !names.add(n.toLowerCase(java.util.Locale.ROOT)); i++) {
+    for (int i = 2; !names.add(n.toLowerCase(Locale.ROOT)); i++) {
       n = name + " " + i;
     }
     return n;
@@ -121,7 +123,7 @@ final class DrawnSpaces {
     StoreyPlan on =
         document.storeys().stream()
             .filter(x -> x.level() <= level)
-            .max(java.util.Comparator.comparingDouble(StoreyPlan::level))
+            .max(Comparator.comparingDouble(StoreyPlan::level))
             .orElse(s);
     return Space.of(keys.of("space-", id(s), "roof", String.valueOf(n)))
         .with()

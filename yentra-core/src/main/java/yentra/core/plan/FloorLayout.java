@@ -13,14 +13,12 @@ import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LineSegment;
+import org.locationtech.jts.geom.LinearRing;
 import org.locationtech.jts.geom.Location;
 import org.locationtech.jts.geom.Polygon;
-import org.locationtech.jts.operation.valid.IsValidOp;
-import org.locationtech.jts.operation.valid.TopologyValidationError;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.plan.PlanDocument.FloorPlan;
 import yentra.core.plan.PlanDocument.Label;
-import yentra.core.plan.PlanDocument.Line;
 import yentra.core.plan.PlanDocument.Outline;
 
 /** What the outlines, lines and bands of one storey make: faces, each with what it is known by. */
@@ -64,9 +62,6 @@ final class FloorLayout {
     }
   }
 
-  /** The outlines and lines of a floor after snapping. */
-  record Traced(FloorPlan floor, List<Polygon> outlines, List<Coordinate[]> segments) {}
-
   private FloorLayout() {}
 
   List<Face> faces() {
@@ -78,145 +73,26 @@ final class FloorLayout {
   }
 
   /**
-   * Snaps the outlines of a floor and puts them into the drawing.
-   *
-   * @throws UnreadableException when an outline crosses itself or encloses nothing
-   */
-  static Traced outlines(FloorPlan floor, Drawn drawn) throws UnreadableException {
-    List<Polygon> outlines = new ArrayList<>();
-    List<Coordinate[]> segments = new ArrayList<>();
-    for (Outline o : floor.outlines()) {
-      int[] number = {0};
-      Coordinate[] shell = ring(o, o.corners(), drawn, segments, number);
-      List<org.locationtech.jts.geom.LinearRing> holes = new ArrayList<>();
-      for (List<PlanPoint> h : o.holes()) {
-        holes.add(FACTORY.createLinearRing(ring(o, h, drawn, segments, number)));
-      }
-      Polygon p =
-          FACTORY.createPolygon(
-              FACTORY.createLinearRing(shell),
-              holes.toArray(org.locationtech.jts.geom.LinearRing[]::new));
-      TopologyValidationError e = new IsValidOp(p).getValidationError();
-      if (e != null) {
-        throw wrong(
-            o.origin(),
-            String.format(
-                java.util.Locale.ROOT,
-                "the outline is not one that encloses a floor (%s at %.3f, %.3f). Draw it so that no side crosses another and holes lie inside.",
-                e.getMessage().toLowerCase(java.util.Locale.ROOT),
-                e.getCoordinate().x,
-                e.getCoordinate().y));
-      }
-      outlines.add(p);
-    }
-    return new Traced(floor, outlines, segments);
-  }
-
-  private static Coordinate[] ring(
-      Outline o, List<PlanPoint> corners, Drawn drawn, List<Coordinate[]> segments, int[] number)
-      throws UnreadableException {
-    List<Coordinate> ring = new ArrayList<>();
-    for (PlanPoint p : corners) {
-      Coordinate c = drawn.snapped(p);
-      Areas.GRID.makePrecise(c);
-      if (ring.isEmpty() || !ring.get(ring.size() - 1).equals2D(c)) {
-        ring.add(c);
-      }
-    }
-    while (ring.size() > 1 && ring.get(0).equals2D(ring.get(ring.size() - 1))) {
-      ring.remove(ring.size() - 1);
-    }
-    if (ring.size() < 3) {
-      throw wrong(
-          o.origin(), "the outline has fewer than three different corners. Draw at least three.");
-    }
-    ring.add(ring.get(0));
-    for (int i = 0; i + 1 < ring.size(); i++) {
-      drawn.add(ring.get(i), ring.get(i + 1), o.origin(), number[0]++, false);
-      segments.add(new Coordinate[] {ring.get(i), ring.get(i + 1)});
-    }
-    return ring.stream().map(Coordinate::copy).toArray(Coordinate[]::new);
-  }
-
-  static UnreadableException wrong(PlanDocument.Origin at, String what) {
-    String id = at.id() == null ? "" : " (" + at.id() + ")";
-    return new UnreadableException(at.path() + id + ": " + what, at.line(), at.column());
-  }
-
-  /** Snaps the lines of a floor onto its outlines and each other, and puts them in. */
-  static void lines(Traced traced, Drawn drawn, double tolerance) {
-    List<Coordinate[]> lines = new ArrayList<>();
-    List<Line> of = new ArrayList<>();
-    List<Coordinate[]> all = new ArrayList<>(traced.segments);
-    for (Line l : traced.floor.lines()) {
-      Coordinate[] points = l.points().stream().map(drawn::snapped).toArray(Coordinate[]::new);
-      lines.add(points);
-      of.add(l);
-      for (int i = 0; i + 1 < points.length; i++) {
-        all.add(new Coordinate[] {points[i], points[i + 1]});
-      }
-    }
-    for (int k = 0; k < lines.size(); k++) {
-      Coordinate[] p = lines.get(k);
-      int last = p.length - 1;
-      p[0] = reached(p[1], p[0], all, tolerance);
-      p[last] = reached(p[last - 1], p[last], all, tolerance);
-      for (int i = 0; i + 1 < p.length; i++) {
-        if (!p[i].equals2D(p[i + 1])) {
-          drawn.add(p[i], p[i + 1], of.get(k).origin(), i, of.get(k).air());
-          traced.segments.add(new Coordinate[] {p[i], p[i + 1]});
-        }
-      }
-    }
-  }
-
-  /** The end of a line, lengthened to the nearest segment within the tolerance. */
-  private static Coordinate reached(
-      Coordinate from, Coordinate end, List<Coordinate[]> segments, double tolerance) {
-    double l = from.distance(end);
-    if (l == 0) {
-      return end;
-    }
-    double k = (l + tolerance) / l;
-    LineSegment way =
-        new LineSegment(
-            end, new Coordinate(from.x + (end.x - from.x) * k, from.y + (end.y - from.y) * k));
-    Coordinate best = end;
-    double least = Double.POSITIVE_INFINITY;
-    for (Coordinate[] s : segments) {
-      LineSegment other = new LineSegment(s[0], s[1]);
-      if (other.distance(end) > tolerance || s[0].equals2D(end) || s[1].equals2D(end)) {
-        continue;
-      }
-      Coordinate c = way.intersection(other);
-      if (c != null && c.distance(end) < least) {
-        least = c.distance(end);
-        best = c;
-      }
-    }
-    return best;
-  }
-
-  /**
    * The faces of the floors of one storey.
    *
    * @param tolerance what is narrower is no face, m
    * @throws UnreadableException when an outline is too tangled for a band
    */
-  static FloorLayout of(List<Traced> floors, double tolerance) throws UnreadableException {
+  static FloorLayout of(List<Tracing.Traced> floors, double tolerance) throws UnreadableException {
     FloorLayout out = new FloorLayout();
     List<Coordinate[]> segments = new ArrayList<>();
     List<Area> inside = new ArrayList<>();
     List<Area> parts = new ArrayList<>();
     List<Label> labels = new ArrayList<>();
-    for (Traced t : floors) {
-      segments.addAll(t.segments);
-      labels.addAll(t.floor.labels());
-      for (int i = 0; i < t.outlines.size(); i++) {
-        Polygon p = t.outlines.get(i);
-        inside.add(new Area(new IndexedPointInAreaLocator(p), null));
-        if (t.floor.bandDepth() != null) {
-          bands(t.floor.outlines().get(i), p, t.floor.bandDepth(), segments, parts);
+    for (Tracing.Traced t : floors) {
+      segments.addAll(t.segments());
+      labels.addAll(t.floor().labels());
+      for (int i = 0; i < t.outlines().size(); i++) {
+        for (Polygon p : t.outlines().get(i)) {
+          inside.add(new Area(new IndexedPointInAreaLocator(p), null));
+          if (t.floor().bandDepth() != null) {
+            bands(t.floor().outlines().get(i), p, t.floor().bandDepth(), segments, parts);
+          }
         }
       }
     }
@@ -227,8 +103,8 @@ final class FloorLayout {
           return parts.stream().filter(a -> a.holds(c)).map(Area::part).findFirst().orElse(null);
         };
     Set<Coordinate> drawn = new HashSet<>();
-    for (Traced t : floors) {
-      t.segments.forEach(x -> drawn.addAll(List.of(x)));
+    for (Tracing.Traced t : floors) {
+      t.segments().forEach(x -> drawn.addAll(List.of(x)));
     }
     Arrangement cut =
         Arrangement.of(segments)
@@ -251,10 +127,10 @@ final class FloorLayout {
   }
 
   /** Whether an edge lies on an outline or a line, not only on the edge of a band. */
-  private static boolean isDrawn(LineSegment edge, List<Traced> floors) {
+  private static boolean isDrawn(LineSegment edge, List<Tracing.Traced> floors) {
     Coordinate middle = edge.midPoint();
-    for (Traced t : floors) {
-      for (Coordinate[] s : t.segments) {
+    for (Tracing.Traced t : floors) {
+      for (Coordinate[] s : t.segments()) {
         if (new LineSegment(s[0], s[1]).distance(middle) < ON_EDGE) {
           return true;
         }
@@ -271,7 +147,7 @@ final class FloorLayout {
     try {
       w = Wavefront.of(straight, depth);
     } catch (IllegalStateException e) {
-      throw wrong(outline.origin(), "no band can be cut along this outline. Draw it with lines.");
+      throw outline.origin().refused("no band can be cut along this outline. Draw it with lines.");
     }
     List<Coordinate[]> sides = Wavefront.sides(straight);
     for (Map.Entry<Integer, Geometry> e : w.faces().entrySet()) {
@@ -291,29 +167,21 @@ final class FloorLayout {
   private static void part(
       Geometry area, Part part, List<Coordinate[]> segments, List<Area> parts) {
     parts.add(new Area(new IndexedPointInAreaLocator(area), part));
-    for (Geometry ring :
-        org.locationtech.jts.geom.util.LinearComponentExtracter.getLines(area) instanceof List<?> l
-            ? l.stream().map(Geometry.class::cast).toList()
-            : List.<Geometry>of()) {
-      Coordinate[] c = ring.getCoordinates();
-      for (int i = 0; i + 1 < c.length; i++) {
-        segments.add(new Coordinate[] {c[i], c[i + 1]});
-      }
+    for (int g = 0; g < area.getNumGeometries(); g++) {
+      segments.addAll(Wavefront.sides((Polygon) area.getGeometryN(g)));
     }
   }
 
   /** Without corners that lie on the straight line between their neighbours. */
   private static Polygon straight(Polygon p) {
-    org.locationtech.jts.geom.LinearRing[] holes =
-        new org.locationtech.jts.geom.LinearRing[p.getNumInteriorRing()];
+    LinearRing[] holes = new LinearRing[p.getNumInteriorRing()];
     for (int h = 0; h < holes.length; h++) {
       holes[h] = straight(p.getInteriorRingN(h));
     }
     return FACTORY.createPolygon(straight(p.getExteriorRing()), holes);
   }
 
-  private static org.locationtech.jts.geom.LinearRing straight(
-      org.locationtech.jts.geom.LinearRing ring) {
+  private static LinearRing straight(LinearRing ring) {
     List<Coordinate> out = new ArrayList<>(List.of(ring.getCoordinates()));
     out.remove(out.size() - 1);
     for (int i = 0; i < out.size() && out.size() > 3; ) {

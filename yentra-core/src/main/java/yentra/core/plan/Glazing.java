@@ -18,6 +18,8 @@ import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.StableKeys;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.geometry.PlanarOverlay;
+import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Straightening;
 import yentra.core.geometry.Vec3;
@@ -218,9 +220,7 @@ final class Glazing {
           case GLAZED_DOOR -> OpeningType.SLIDING_DOOR;
         };
     List<Opening> own = openings.computeIfAbsent(best.wall, k -> new ArrayList<>());
-    boolean free =
-        own.stream()
-            .allMatch(x -> yentra.core.geometry.PlanarOverlay.commonArea(x.polygon(), p) < 1e-6);
+    boolean free = own.stream().allMatch(x -> PlanarOverlay.commonArea(x.polygon(), p) < 1e-6);
     if (free) {
       add(best.wall, own, type, p, o.origin(), "Opening");
     } else {
@@ -268,7 +268,7 @@ final class Glazing {
     Vec3 n = wall.normal();
     Vec3 u = new Vec3(-n.y(), n.x(), 0).unit();
     var frame =
-        new yentra.core.geometry.PlaneFrame(
+        new PlaneFrame(
             new Vec3(wall.outer().get(0).x(), wall.outer().get(0).y(), floor),
             u,
             Vec3.Z,
@@ -286,9 +286,6 @@ final class Glazing {
             frame.to3d(new Coordinate(left + o.width(), o.sill())),
             frame.to3d(new Coordinate(left + o.width(), o.head())),
             frame.to3d(new Coordinate(left, o.head())));
-    return yentra.core.geometry.PlanarOverlay.areaOutside(p, wall) < 1e-6
-            && p.area() < 0.99 * wall.area()
-        ? p
-        : null;
+    return PlanarOverlay.areaOutside(p, wall) < 1e-6 && p.area() < 0.99 * wall.area() ? p : null;
   }
 }

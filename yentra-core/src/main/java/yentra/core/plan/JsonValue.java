@@ -3,8 +3,10 @@ package yentra.core.plan;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.JsonToken;
@@ -134,7 +136,7 @@ final class JsonValue {
                 "the member "
                     + m.getKey()
                     + " is not known here. Known are "
-                    + String.join(", ", new java.util.TreeSet<>(known))
+                    + String.join(", ", new TreeSet<>(known))
                     + ".");
       }
     }
@@ -253,7 +255,7 @@ final class JsonValue {
   }
 
   static String named(Enum<?> e) {
-    return e.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+    return e.name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 
   private static String say(double d) {

@@ -1,6 +1,7 @@
 package yentra.core.plan;
 
 import java.util.List;
+import yentra.core.envelope.UnreadableException;
 
 /**
  * A building as it is drawn. Lengths are metres, angles degrees; azimuths of rules are clockwise
@@ -52,6 +53,11 @@ public record PlanDocument(
     /** Of something that was not read. */
     public static Origin of(String path) {
       return new Origin(null, path, 0, 0);
+    }
+
+    UnreadableException refused(String what) {
+      String named = id == null ? "" : " (" + id + ")";
+      return new UnreadableException(path + named + ": " + what, line, column);
     }
 
     /** Its id, or its path when it has none. */

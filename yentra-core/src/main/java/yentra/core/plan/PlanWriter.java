@@ -2,6 +2,7 @@ package yentra.core.plan;
 
 import java.io.ByteArrayOutputStream;
 import java.util.List;
+import java.util.function.Consumer;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.ObjectWriteContext;
 import tools.jackson.core.json.JsonFactory;
@@ -68,7 +69,7 @@ public final class PlanWriter {
     out.writeEndObject();
   }
 
-  private <T> void list(String name, List<T> items, java.util.function.Consumer<T> each) {
+  private <T> void list(String name, List<T> items, Consumer<T> each) {
     out.writeArrayPropertyStart(name);
     items.forEach(each);
     out.writeEndArray();

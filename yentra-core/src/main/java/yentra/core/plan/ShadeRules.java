@@ -1,6 +1,7 @@
 package yentra.core.plan;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import yentra.core.envelope.BoundaryKind;
@@ -96,7 +97,7 @@ final class ShadeRules {
     List<Vec3> roof =
         new ArrayList<>(b.corners().stream().map(p -> p.at(b.level() + b.height())).toList());
     if (Polygon.areaVector(roof).z() < 0) {
-      java.util.Collections.reverse(roof);
+      Collections.reverse(roof);
     }
     String name = b.name().isEmpty() ? "Neighbour" : b.name();
     add(b.origin(), name, "roof", Polygon.of(roof));

@@ -1,6 +1,7 @@
 package yentra.core.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -80,7 +81,7 @@ final class Slabs {
         near.add((Top) o);
       }
     }
-    near.sort(java.util.Comparator.comparingInt(t -> t.of.number()));
+    near.sort(Comparator.comparingInt(t -> t.of.number()));
     double left = plan.getArea();
     Map<Volume, List<Geometry>> shared = new LinkedHashMap<>();
     for (Top t : near) {

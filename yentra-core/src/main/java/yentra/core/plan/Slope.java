@@ -2,6 +2,7 @@ package yentra.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.locationtech.jts.algorithm.Orientation;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.LinearRing;
 import org.locationtech.jts.geom.Polygon;
@@ -51,7 +52,7 @@ record Slope(double a, double b, double c) {
 
   private List<Vec3> lift(LinearRing ring, boolean counterClockwise) {
     Coordinate[] c = ring.getCoordinates();
-    boolean ccw = org.locationtech.jts.algorithm.Orientation.isCCW(c);
+    boolean ccw = Orientation.isCCW(c);
     List<Vec3> out = new ArrayList<>(c.length - 1);
     for (int i = 0; i < c.length - 1; i++) {
       Coordinate p = c[ccw == counterClockwise ? i : c.length - 1 - i];

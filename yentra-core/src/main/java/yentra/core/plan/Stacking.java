@@ -1,10 +1,12 @@
 package yentra.core.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -29,6 +31,9 @@ import yentra.core.plan.PlanDocument.StoreyPlan;
  */
 final class Stacking {
   private static final PlaneFrame SHEET = PlaneFrame.of(new Plane(Vec3.ZERO, Vec3.Z));
+
+  /** Storeys that are less than this apart are meant to stand on each other, m. */
+  private static final double SLAB = 1;
 
   private final PlanDocument document;
   private final Rules rules;
@@ -58,6 +63,7 @@ final class Stacking {
   static Stacking of(PlanDocument document, Rules rules) throws UnreadableException {
     Stacking s = new Stacking(document, rules);
     s.floors();
+    s.tellGaps();
     s.roofs();
     VolumeOverlaps.refuse(s.volumes, rules.tolerance().length());
     return s;
@@ -91,28 +97,28 @@ final class Stacking {
   }
 
   private void floors() throws UnreadableException {
-    List<FloorLayout.Traced> traced = new ArrayList<>();
+    List<Tracing.Traced> traced = new ArrayList<>();
     for (FloorPlan f : document.floors()) {
-      traced.add(FloorLayout.outlines(f, drawn));
+      traced.add(Tracing.outlines(f, drawn, areas));
     }
-    for (FloorLayout.Traced t : traced) {
-      FloorLayout.lines(t, drawn, document.tolerance());
+    for (Tracing.Traced t : traced) {
+      Tracing.lines(t, drawn, document.tolerance());
     }
-    Map<String, List<FloorLayout.Traced>> on = new LinkedHashMap<>();
+    Map<String, List<Tracing.Traced>> on = new LinkedHashMap<>();
     document.storeys().forEach(s -> on.put(s.name(), new ArrayList<>()));
-    for (FloorLayout.Traced t : traced) {
+    for (Tracing.Traced t : traced) {
       on.get(t.floor().storey()).add(t);
       for (String copy : t.floor().copies()) {
         on.get(copy).add(t);
       }
     }
-    Map<List<FloorLayout.Traced>, FloorLayout> layouts = new HashMap<>();
+    Map<List<Tracing.Traced>, FloorLayout> layouts = new HashMap<>();
     Map<String, List<Polygon>> risen = new HashMap<>();
     for (StoreyPlan s :
         document.storeys().stream()
-            .sorted(java.util.Comparator.comparingDouble(StoreyPlan::level))
+            .sorted(Comparator.comparingDouble(StoreyPlan::level))
             .toList()) {
-      List<FloorLayout.Traced> floors = on.get(s.name());
+      List<Tracing.Traced> floors = on.get(s.name());
       if (floors.isEmpty()) {
         continue;
       }
@@ -121,7 +127,7 @@ final class Stacking {
         layout = FloorLayout.of(floors, document.tolerance());
         layouts.put(floors, layout);
       }
-      List<FloorPlan> plans = floors.stream().map(FloorLayout.Traced::floor).toList();
+      List<FloorPlan> plans = floors.stream().map(Tracing.Traced::floor).toList();
       stack(s, layout, plans, risen);
     }
   }
@@ -172,7 +178,7 @@ final class Stacking {
     return ReadNote.of(
             ReadNote.Kind.LEFT_OUT,
             String.format(
-                java.util.Locale.ROOT,
+                Locale.ROOT,
                 "%s: what is said of %s at %.2f, %.2f is for no room: none is there, or it has its name already.",
                 l.origin().path(),
                 name,
@@ -185,15 +191,16 @@ final class Stacking {
   private StoreyPlan risesTo(Label label, StoreyPlan last, StoreyPlan next)
       throws UnreadableException {
     if (Math.abs(next.level() - last.top()) > document.tolerance()) {
-      throw FloorLayout.wrong(
-          label.origin(),
-          String.format(
-              java.util.Locale.ROOT,
-              "the space cannot rise from %s, which ends at %.3f m, through %s, which begins at %.3f m. Name the storeys above it from the bottom.",
-              last.name(),
-              last.top(),
-              next.name(),
-              next.level()));
+      throw label
+          .origin()
+          .refused(
+              String.format(
+                  Locale.ROOT,
+                  "the space cannot rise from %s, which ends at %.3f m, through %s, which begins at %.3f m. Name the storeys above it from the bottom.",
+                  last.name(),
+                  last.top(),
+                  next.name(),
+                  next.level()));
     }
     return next;
   }
@@ -201,6 +208,40 @@ final class Stacking {
   /** What of a face no space from below reaches through. */
   private List<Polygon> left(Polygon face, List<Polygon> risen) {
     return risen == null ? List.of(face) : areas.left(face, risen);
+  }
+
+  /** A storey that ends a little below another one was meant to reach it. */
+  private void tellGaps() {
+    for (StoreyPlan s : document.storeys()) {
+      for (StoreyPlan t : document.storeys()) {
+        double gap = t.level() - s.top();
+        if (gap > rules.tolerance().length() && gap < SLAB && areAbove(t, s)) {
+          notes.add(
+              ReadNote.of(
+                      ReadNote.Kind.ASSUMED,
+                      String.format(
+                          Locale.ROOT,
+                          "nothing is drawn from the top of %s at %.3f m to %s at %.3f m: outdoor air is taken there",
+                          s.name(),
+                          s.top(),
+                          t.name(),
+                          t.level()))
+                  .on("level_m", t.name())
+                  .measured(gap)
+                  .at(t.origin().line(), t.origin().column()));
+        }
+      }
+    }
+  }
+
+  private boolean areAbove(StoreyPlan upper, StoreyPlan lower) {
+    return volumes.stream()
+        .filter(v -> v.storey() == upper)
+        .anyMatch(
+            v ->
+                ending.getOrDefault(lower.name(), List.of()).stream()
+                    .map(i -> volumes.get(i).footprint())
+                    .anyMatch(p -> !areas.common(v.footprint(), p).isEmpty()));
   }
 
   private void roofs() {

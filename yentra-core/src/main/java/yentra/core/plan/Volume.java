@@ -2,6 +2,7 @@ package yentra.core.plan;
 
 import java.util.List;
 import java.util.function.Predicate;
+import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Polygon;
 import yentra.core.envelope.Space;
 
@@ -42,7 +43,7 @@ record Volume(
   double highest() {
     double most = bottom;
     for (Cell c : cells) {
-      for (org.locationtech.jts.geom.Coordinate p : c.plan.getCoordinates()) {
+      for (Coordinate p : c.plan.getCoordinates()) {
         most = Math.max(most, c.top.at(p));
       }
     }

@@ -2,7 +2,9 @@ package yentra.core.plan;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Polygon;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Box;
@@ -22,7 +24,7 @@ final class VolumeOverlaps {
   static void refuse(List<Volume> volumes, double tolerance) throws UnreadableException {
     List<Box> boxes = new ArrayList<>();
     for (Volume v : volumes) {
-      org.locationtech.jts.geom.Envelope e = v.footprint().getEnvelopeInternal();
+      Envelope e = v.footprint().getEnvelopeInternal();
       boxes.add(
           new Box(
               new Vec3(e.getMinX(), e.getMinY(), v.bottom()),
@@ -67,16 +69,17 @@ final class VolumeOverlaps {
   }
 
   private static UnreadableException overlapping(Volume v, Volume w) {
-    return FloorLayout.wrong(
-        w.storey().origin(),
-        String.format(
-            java.util.Locale.ROOT,
-            "%s (from %.3f m to %.3f m) and %s (from %.3f m to %.3f m) lie in one place. Change level_m or height_m of a storey, the plan, or the pitch of the roof.",
-            v.space().name(),
-            v.bottom(),
-            v.highest(),
-            w.space().name(),
-            w.bottom(),
-            w.highest()));
+    return w.storey()
+        .origin()
+        .refused(
+            String.format(
+                Locale.ROOT,
+                "%s (from %.3f m to %.3f m) and %s (from %.3f m to %.3f m) lie in one place. Change level_m or height_m of a storey, the plan, or the pitch of the roof.",
+                v.space().name(),
+                v.bottom(),
+                v.highest(),
+                w.space().name(),
+                w.bottom(),
+                w.highest()));
   }
 }

@@ -1,6 +1,7 @@
 package yentra.core.plan;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
@@ -177,8 +178,7 @@ final class WallOpenings {
       return free;
     }
     if (rule.form() == WindowForm.SINGLE) {
-      return free.stream().max(java.util.Comparator.comparingDouble(Stretch::width)).stream()
-          .toList();
+      return free.stream().max(Comparator.comparingDouble(Stretch::width)).stream().toList();
     }
     List<Stretch> bays = new ArrayList<>();
     for (Stretch s : free) {
@@ -212,7 +212,7 @@ final class WallOpenings {
         blocked.add(new double[] {f.getMinX() - EDGE, f.getMaxX() + EDGE});
       }
     }
-    blocked.sort(java.util.Comparator.comparingDouble(b -> b[0]));
+    blocked.sort(Comparator.comparingDouble(b -> b[0]));
     List<Stretch> out = new ArrayList<>();
     double at = left;
     for (double[] b : blocked) {

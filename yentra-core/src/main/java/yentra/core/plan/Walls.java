@@ -1,10 +1,13 @@
 package yentra.core.plan;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.Polygon;
@@ -240,7 +243,7 @@ final class Walls {
 
   private void put(Wall w, Volume second, Geometry shape) {
     double l = w.length();
-    org.locationtech.jts.geom.Envelope e = shape.getEnvelopeInternal();
+    Envelope e = shape.getEnvelopeInternal();
     Coordinate a = along(w, e.getMinX() / l);
     Coordinate b = along(w, e.getMaxX() / l);
     Drawn.Segment d = drawn.along(a, b, w.of.drawn());
@@ -261,7 +264,7 @@ final class Walls {
   }
 
   private boolean below(Geometry shape) {
-    org.locationtech.jts.geom.Envelope e = shape.getEnvelopeInternal();
+    Envelope e = shape.getEnvelopeInternal();
     return e.getMaxY() - ground <= sliver && e.getMinY() < ground;
   }
 
@@ -296,20 +299,14 @@ final class Walls {
     double l = w.length();
     double dx = (w.b.x - w.a.x) / l;
     double dy = (w.b.y - w.a.y) / l;
-    java.util.Comparator<Coordinate> way =
-        java.util.Comparator.comparingDouble(c -> c.x * dx + c.y * dy);
+    Comparator<Coordinate> way = Comparator.comparingDouble(c -> c.x * dx + c.y * dy);
     List<Coordinate> ends = new ArrayList<>();
     for (Part p : group) {
-      org.locationtech.jts.geom.Envelope e = p.shape.getEnvelopeInternal();
+      Envelope e = p.shape.getEnvelopeInternal();
       ends.add(along(p.wall, e.getMinX() / p.wall.length()));
       ends.add(along(p.wall, e.getMaxX() / p.wall.length()));
     }
-    return new Wall(
-        w.of,
-        java.util.Collections.min(ends, way),
-        java.util.Collections.max(ends, way),
-        w.za,
-        w.zb);
+    return new Wall(w.of, Collections.min(ends, way), Collections.max(ends, way), w.za, w.zb);
   }
 
   /** The shape of a part in the frame of another wall, or null when it is not in its plane. */

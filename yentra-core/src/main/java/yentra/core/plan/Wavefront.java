@@ -40,6 +40,9 @@ final class Wavefront {
 
   private static final GeometryFactory FACTORY = new GeometryFactory();
 
+  /** What changes more slowly than this does not change. */
+  private static final double STILL = 1e-12;
+
   /** A corner turns one way or the other when the sine of its angle is more than this. */
   private static final double TURN = 1e-9;
 
@@ -49,13 +52,12 @@ final class Wavefront {
    */
   private static final double STRAIGHT = 1e-4;
 
-  private final double[][] lines;
+  private final FrontSide[] lines;
   private final Map<Integer, List<Geometry>> swept = new TreeMap<>();
   private List<Ring> rings;
   private double time;
 
-  /** A side of the outline: inward unit normal (x, y) and its distance from zero. */
-  private Wavefront(double[][] lines, List<Ring> rings) {
+  private Wavefront(FrontSide[] lines, List<Ring> rings) {
     this.lines = lines;
     this.rings = rings;
   }
@@ -123,21 +125,17 @@ final class Wavefront {
    * @param farthest how far, m; infinite until nothing is left
    */
   static Result of(Polygon outline, double farthest) {
-    List<double[]> lines = new ArrayList<>();
+    List<FrontSide> lines = new ArrayList<>();
     List<Ring> rings = new ArrayList<>();
     for (Coordinate[] ring : rings(outline)) {
       int[] sides = new int[ring.length - 1];
       for (int i = 0; i < sides.length; i++) {
         sides[i] = lines.size();
-        double dx = ring[i + 1].x - ring[i].x;
-        double dy = ring[i + 1].y - ring[i].y;
-        double l = Math.hypot(dx, dy);
-        lines.add(
-            new double[] {-dy / l, dx / l, (-dy * ring[i].x + dx * ring[i].y) / l, dx / l, dy / l});
+        lines.add(FrontSide.between(ring[i], ring[i + 1]));
       }
       rings.add(new Ring(Arrays.copyOf(ring, ring.length - 1), sides));
     }
-    Wavefront w = new Wavefront(lines.toArray(double[][]::new), rings);
+    Wavefront w = new Wavefront(lines.toArray(FrontSide[]::new), rings);
     w.run(farthest);
     Map<Integer, Geometry> faces = new TreeMap<>();
     w.swept.forEach((side, parts) -> faces.put(side, RobustOverlay.union(parts, Areas.GRID)));
@@ -156,47 +154,47 @@ final class Wavefront {
   }
 
   /** How far corner {@code i} of a ring moves in x and y while its sides move by one. */
-  private double[] speed(Ring r, int i) {
-    double[] a = lines[r.sides[r.before(i)]];
-    double[] b = lines[r.sides[i]];
-    double cross = a[0] * b[1] - a[1] * b[0];
-    if (goesOn(a, b, cross)) {
-      return new double[] {b[0], b[1]};
-    }
-    return new double[] {(b[1] - a[1]) / cross, (a[0] - b[0]) / cross};
+  private Coordinate speed(Ring r, int i) {
+    FrontSide a = lines[r.sides[r.before(i)]];
+    FrontSide b = lines[r.sides[i]];
+    double cross = a.nx() * b.ny() - a.ny() * b.nx();
+    return goesOn(a, b, cross)
+        ? new Coordinate(b.nx(), b.ny())
+        : new Coordinate((b.ny() - a.ny()) / cross, (a.nx() - b.nx()) / cross);
   }
 
-  private static boolean goesOn(double[] a, double[] b, double cross) {
-    double along = a[0] * b[0] + a[1] * b[1];
+  private static boolean goesOn(FrontSide a, FrontSide b, double cross) {
+    double along = a.nx() * b.nx() + a.ny() * b.ny();
     return Math.abs(cross) < (along > 0 ? STRAIGHT : TURN);
   }
 
   private Coordinate at(Ring r, int i, double t) {
-    double[] a = lines[r.sides[r.before(i)]];
-    double[] b = lines[r.sides[i]];
-    double cross = a[0] * b[1] - a[1] * b[0];
+    FrontSide a = lines[r.sides[r.before(i)]];
+    FrontSide b = lines[r.sides[i]];
+    double cross = a.nx() * b.ny() - a.ny() * b.nx();
     if (goesOn(a, b, cross)) {
       Coordinate c = r.corners[i];
-      double off = b[2] + t - (b[0] * c.x + b[1] * c.y);
-      return new Coordinate(c.x + b[0] * off, c.y + b[1] * off);
+      double off = b.distance() + t - (b.nx() * c.x + b.ny() * c.y);
+      return new Coordinate(c.x + b.nx() * off, c.y + b.ny() * off);
     }
-    double ca = a[2] + t;
-    double cb = b[2] + t;
-    return new Coordinate((ca * b[1] - cb * a[1]) / cross, (a[0] * cb - b[0] * ca) / cross);
+    double ca = a.distance() + t;
+    double cb = b.distance() + t;
+    return new Coordinate((ca * b.ny() - cb * a.ny()) / cross, (a.nx() * cb - b.nx() * ca) / cross);
   }
 
   private double nextEvent() {
     double first = Double.POSITIVE_INFINITY;
     for (Ring r : rings) {
-      double[][] speeds = new double[r.size()][];
+      Coordinate[] speeds = new Coordinate[r.size()];
       for (int i = 0; i < r.size(); i++) {
         speeds[i] = speed(r, i);
       }
       for (int i = 0; i < r.size(); i++) {
         first = Math.min(first, vanishes(r, i, speeds));
-        double[] before = lines[r.sides[r.before(i)]];
-        double[] own = lines[r.sides[i]];
-        if (before[3] * own[4] - before[4] * own[3] < -TURN) {
+        FrontSide before = lines[r.sides[r.before(i)]];
+        FrontSide own = lines[r.sides[i]];
+        boolean reflex = before.dx() * own.dy() - before.dy() * own.dx() < -TURN;
+        if (reflex) {
           first = Math.min(first, meets(r, i, speeds[i], first));
         }
       }
@@ -205,17 +203,20 @@ final class Wavefront {
   }
 
   /** When side {@code i} has no length any more. */
-  private double vanishes(Ring r, int i, double[][] speeds) {
+  private double vanishes(Ring r, int i, Coordinate[] speeds) {
     int j = r.next(i);
-    double[] line = lines[r.sides[i]];
-    double length =
-        (r.corners[j].x - r.corners[i].x) * line[3] + (r.corners[j].y - r.corners[i].y) * line[4];
-    double rate = (speeds[j][0] - speeds[i][0]) * line[3] + (speeds[j][1] - speeds[i][1]) * line[4];
-    return rate < -1e-12 ? time + Math.max(0, length) / -rate : Double.POSITIVE_INFINITY;
+    FrontSide line = lines[r.sides[i]];
+    double length = line.along(r.corners[i], r.corners[j]);
+    double rate = line.along(speeds[i], speeds[j]);
+    return rate < -STILL ? time + Math.max(0, length) / -rate : Double.POSITIVE_INFINITY;
   }
 
-  /** When a reflex corner runs into a side. */
-  private double meets(Ring own, int corner, double[] speed, double before) {
+  /**
+   * When a reflex corner runs into a side.
+   *
+   * @param before later than this does not matter
+   */
+  private double meets(Ring own, int corner, Coordinate speed, double before) {
     double first = before;
     Coordinate c = own.corners[corner];
     for (Ring r : rings) {
@@ -223,21 +224,19 @@ final class Wavefront {
         if (r == own && (i == corner || i == own.before(corner))) {
           continue;
         }
-        double[] line = lines[r.sides[i]];
-        double gap = line[0] * c.x + line[1] * c.y - line[2] - time;
-        double rate = line[0] * speed[0] + line[1] * speed[1] - 1;
-        if (gap < -EPSILON || rate > -1e-12) {
+        FrontSide line = lines[r.sides[i]];
+        double gap = line.nx() * c.x + line.ny() * c.y - line.distance() - time;
+        double rate = line.nx() * speed.x + line.ny() * speed.y - 1;
+        if (gap < -EPSILON || rate > -STILL) {
           continue;
         }
         double t = time + Math.max(0, gap) / -rate;
         if (t < first) {
-          double x = c.x + speed[0] * (t - time);
-          double y = c.y + speed[1] * (t - time);
+          double x = c.x + speed.x * (t - time);
+          double y = c.y + speed.y * (t - time);
           Coordinate a = at(r, i, t);
-          Coordinate b = at(r, r.next(i), t);
-          double along = (x - a.x) * line[3] + (y - a.y) * line[4];
-          double length = (b.x - a.x) * line[3] + (b.y - a.y) * line[4];
-          if (along > -EPSILON && along < length + EPSILON) {
+          double along = line.along(a, new Coordinate(x, y));
+          if (along > -EPSILON && along < line.along(a, at(r, r.next(i), t)) + EPSILON) {
             first = t;
           }
         }

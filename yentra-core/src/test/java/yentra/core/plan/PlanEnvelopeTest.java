@@ -402,6 +402,18 @@ class PlanEnvelopeTest {
   }
 
   @Test
+  void whatNoStoreyCoversIsSaid() {
+    String apart = storeys(2, BOX, "").replace("\"level_m\": 3,", "\"level_m\": 3.4,");
+    assertThat(envelope(apart).notes())
+        .extracting(ReadNote::message)
+        .containsExactly(
+            "nothing is drawn from the top of S0 at 3.000 m to S1 at 3.400 m: outdoor air is taken there");
+    String far = storeys(2, BOX, "").replace("\"level_m\": 3,", "\"level_m\": 5,");
+    assertThat(envelope(far).notes()).isEmpty();
+    assertThat(envelope(storeys(2, BOX, "")).notes()).isEmpty();
+  }
+
+  @Test
   void storeysInOnePlaceAreRefused() {
     String clash = storeys(2, BOX, "").replace("\"level_m\": 3,", "\"level_m\": 2,");
     assertThatThrownBy(() -> PlanEnvelope.of(read(clash), Rules.standard()))
@@ -434,6 +446,19 @@ class PlanEnvelopeTest {
     assertThat(f.facades().get(1).glazed()).isZero();
     assertThat(f.roofArea()).isCloseTo(80 / Math.cos(Math.toRadians(30)), within(1e-3));
     assertThat(f.glazedRoof()).isCloseTo(0.05, within(1e-6));
+  }
+
+  @Test
+  void aCourtyardMayBeOpenToASide() {
+    String open =
+        "\"outlines\": [{\"corners\": [[0,0],[12,0],[12,8],[0,8]], \"holes\": [[[4,0],[8,0],[8,5],[4,5]]]}], \"bands\": {\"depth_m\": 1}";
+    Envelope e = envelope(storeys(1, open, ""));
+    assertThat(volume(e)).isCloseTo((96 - 20) * 3, within(1e-3));
+    assertThat(area(e, Exposure.OUTDOOR)).isCloseTo(76 + (40 + 2 * 5) * 3, within(1e-3));
+    assertThat(faults(e)).isEmpty();
+    String outside = open.replace("[8,5],[4,5]", "[8,9],[4,9]");
+    assertThatThrownBy(() -> PlanEnvelope.of(read(storeys(1, outside, "")), Rules.standard()))
+        .hasMessageContaining("a hole reaches outside");
   }
 
   @Test
