@@ -38,24 +38,15 @@ final class DrawCommand implements Callable<Integer> {
     }
     Handover handover =
         Handover.gbxml(checked.envelope(), checked.context().types(), ReadLimits.standard());
-    Output.write(
-        out,
-        stream -> {
-          stream.write(handover.bytes());
-          return null;
-        });
     checked.envelope().notes().forEach(n -> System.out.println("note: " + n.message()));
-    handover.differences().forEach(d -> System.out.println("differs: " + d));
-    System.out.printf(
-        Locale.ROOT,
-        "%s: %d spaces, %d surfaces, %d openings; read back %s%n",
+    return Output.handover(
         out,
-        checked.envelope().spaces().size(),
-        checked.envelope().surfaces().size(),
-        checked.envelope().openingCount(),
-        handover.differences().isEmpty()
-            ? "equal"
-            : "with " + handover.differences().size() + " differences");
-    return handover.differences().isEmpty() ? 0 : 1;
+        handover,
+        String.format(
+            Locale.ROOT,
+            "%d spaces, %d surfaces, %d openings",
+            checked.envelope().spaces().size(),
+            checked.envelope().surfaces().size(),
+            checked.envelope().openingCount()));
   }
 }

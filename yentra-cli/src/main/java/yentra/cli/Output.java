@@ -6,6 +6,7 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import yentra.core.exchange.Handover;
 
 /**
  * Writes a file beside its place first, so that what was there stays until the new one is whole.
@@ -31,5 +32,25 @@ final class Output {
     } finally {
       Files.deleteIfExists(part);
     }
+  }
+
+  /**
+   * Writes a handover and says what reading it back gave.
+   *
+   * @param holds what is in it, in a few words
+   * @return the exit code: 0 when it was read back equal, else 1
+   */
+  static int handover(Path out, Handover handover, String holds) throws IOException {
+    write(
+        out,
+        stream -> {
+          stream.write(handover.bytes());
+          return null;
+        });
+    int n = handover.differences().size();
+    handover.differences().forEach(d -> System.out.println("differs: " + d));
+    System.out.println(
+        out + ": " + holds + "; read back " + (n == 0 ? "equal" : "with " + n + " differences"));
+    return n == 0 ? 0 : 1;
   }
 }

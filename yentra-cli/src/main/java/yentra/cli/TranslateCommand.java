@@ -51,21 +51,6 @@ final class TranslateCommand implements Callable<Integer> {
     }
     Handover handover =
         Handover.gbxml(checked.envelope(), checked.context().types(), ReadLimits.standard());
-    Output.write(
-        out,
-        stream -> {
-          stream.write(handover.bytes());
-          return null;
-        });
-    handover.differences().forEach(d -> System.out.println("differs: " + d));
-    System.out.println(
-        out
-            + ": "
-            + handover.bytes().length
-            + " bytes; read back "
-            + (handover.differences().isEmpty()
-                ? "equal"
-                : "with " + handover.differences().size() + " differences"));
-    return handover.differences().isEmpty() ? 0 : 1;
+    return Output.handover(out, handover, handover.bytes().length + " bytes");
   }
 }

@@ -19,6 +19,7 @@ import yentra.core.envelope.StableKeys;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.PlanarOverlay;
+import yentra.core.geometry.Plane;
 import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Straightening;
@@ -265,14 +266,9 @@ final class Glazing {
 
   /** The opening in a wall, moved along it until it is inside; null when it has no room. */
   private static Polygon placed(HandOpening o, Polygon wall, double floor) {
-    Vec3 n = wall.normal();
-    Vec3 u = new Vec3(-n.y(), n.x(), 0).unit();
-    var frame =
-        new PlaneFrame(
-            new Vec3(wall.outer().get(0).x(), wall.outer().get(0).y(), floor),
-            u,
-            Vec3.Z,
-            u.cross(Vec3.Z));
+    Vec3 corner = wall.outer().get(0);
+    PlaneFrame frame =
+        PlaneFrame.of(new Plane(new Vec3(corner.x(), corner.y(), floor), wall.normal()));
     var flat = frame.project(wall);
     var e = flat.getEnvelopeInternal();
     double middle = frame.to2d(o.at().at(floor)).x;

@@ -7,10 +7,10 @@ import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
+import yentra.core.geometry.Plane;
 import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.RobustOverlay;
-import yentra.core.geometry.Vec3;
 import yentra.core.plan.PlanDocument.GlazingRule;
 import yentra.core.plan.PlanDocument.WindowForm;
 
@@ -46,9 +46,7 @@ final class WallOpenings {
    * @param fixed what was fitted by hand, in the wall's plane
    */
   WallOpenings(Polygon wall, List<Polygon> fixed) {
-    Vec3 n = wall.normal();
-    Vec3 u = new Vec3(-n.y(), n.x(), 0).unit();
-    this.frame = new PlaneFrame(wall.outer().get(0), u, Vec3.Z, u.cross(Vec3.Z));
+    this.frame = PlaneFrame.of(new Plane(wall.outer().get(0), wall.normal()));
     this.wall = frame.project(wall);
     this.fixed = fixed.stream().map(f -> frame.project(f).getEnvelopeInternal()).toList();
     Envelope e = this.wall.getEnvelopeInternal();
