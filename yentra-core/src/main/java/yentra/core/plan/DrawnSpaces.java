@@ -15,17 +15,31 @@ import yentra.core.plan.PlanDocument.Origin;
 import yentra.core.plan.PlanDocument.StoreyPlan;
 
 /**
- * Keys, names and uses of drawn spaces. A key follows from the storey with the label, or the part
- * of a band, or else the outline of the face, so that what a change does not touch keeps it. No two
- * names are the same.
+ * Keys, names and uses of drawn spaces. A key is given by a label, or follows from the storey with
+ * the label, or the part of a band, or else the outline of the face, so that what a change does not
+ * touch keeps it. No two names are the same.
  */
 final class DrawnSpaces {
   private final PlanDocument document;
   private final StableKeys keys = new StableKeys();
   private final Set<String> names = new HashSet<>();
 
+  /** Keys that labels give, and that no other space gets. */
+  private final Set<String> given = new HashSet<>();
+
+  private final Set<String> taken = new HashSet<>();
+
   DrawnSpaces(PlanDocument document) {
     this.document = document;
+    document.floors().forEach(f -> f.labels().forEach(l -> given.addAll(l.keys().values())));
+  }
+
+  private String key(String... parts) {
+    String key;
+    do {
+      key = keys.of("space-", parts);
+    } while (given.contains(key));
+    return key;
   }
 
   private static String id(StoreyPlan s) {
@@ -43,27 +57,18 @@ final class DrawnSpaces {
    * @param original labels that were drawn on this storey, not copied to it
    */
   Space of(StoreyPlan s, FloorLayout.Face face, Polygon plan, int piece, Set<Label> original) {
-    Label label = face.label();
-    String storey = id(s);
-    String key;
-    String name;
-    Origin origin;
+    Label label = face.label() == null || face.label().isAnchor() ? null : face.label();
+    String own = face.label() == null ? null : face.label().keys().get(s.name());
+    String key = own != null && taken.add(own) ? own : key(s, face, label, plan);
+    String name = label == null ? "" : label.name();
+    Origin origin = null;
     if (label != null) {
-      String known = label.origin().id() == null ? label.name() : label.origin().id();
-      key = keys.of("space-", storey, "label", known);
-      name = label.name();
       if (!name.isEmpty() && !original.contains(label)) {
         name = name + ", " + s.name();
       }
       origin = label.origin();
     } else if (face.part() != null) {
-      key = keys.of("space-", storey, face.part().outline(), String.valueOf(face.part().side()));
-      name = "";
       origin = Origin.of(face.part().outline());
-    } else {
-      key = keys.of("space-", storey, "face", outline(plan));
-      name = "";
-      origin = null;
     }
     if (name.isEmpty()) {
       name = s.name() + (face.part() == null ? " room" : " " + words(face.part()));
@@ -85,6 +90,16 @@ final class DrawnSpaces {
         .use(label == null ? "" : label.use())
         .source(source)
         .build();
+  }
+
+  private String key(StoreyPlan s, FloorLayout.Face face, Label label, Polygon plan) {
+    if (label != null) {
+      String known = label.origin().id() == null ? label.name() : label.origin().id();
+      return key(id(s), "label", known);
+    }
+    return face.part() == null
+        ? key(id(s), "face", outline(plan))
+        : key(id(s), face.part().outline(), String.valueOf(face.part().side()));
   }
 
   private String words(FloorLayout.Part part) {
@@ -125,7 +140,7 @@ final class DrawnSpaces {
             .filter(x -> x.level() <= level)
             .max(Comparator.comparingDouble(StoreyPlan::level))
             .orElse(s);
-    return Space.of(keys.of("space-", id(s), "roof", String.valueOf(n)))
+    return Space.of(key(id(s), "roof", String.valueOf(n)))
         .with()
         .name(unique(s.name() + " attic"))
         .storey(storeyKey(on))

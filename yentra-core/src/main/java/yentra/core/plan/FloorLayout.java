@@ -198,6 +198,12 @@ final class FloorLayout {
     return FACTORY.createLinearRing(out.toArray(Coordinate[]::new));
   }
 
+  /** Whether a point is on a face, or all but. */
+  static boolean holds(Polygon face, Coordinate c) {
+    return face.getEnvelopeInternal().distance(new Envelope(c)) < ON_EDGE
+        && face.distance(FACTORY.createPoint(c)) < ON_EDGE;
+  }
+
   private Label[] named(List<Polygon> plans, List<Label> labels) {
     Label[] out = new Label[plans.size()];
     for (Label l : labels) {

@@ -151,6 +151,11 @@ final class JsonValue {
     return (Map<String, JsonValue>) value;
   }
 
+  /** The names of its members. */
+  Set<String> names() throws UnreadableException {
+    return members().keySet();
+  }
+
   /** A member, or null when it is not there or is null. */
   JsonValue member(String name) throws UnreadableException {
     JsonValue m = members().get(name);

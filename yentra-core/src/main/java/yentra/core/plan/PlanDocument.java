@@ -1,6 +1,9 @@
 package yentra.core.plan;
 
+import java.util.Collections;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import yentra.core.envelope.UnreadableException;
 
 /**
@@ -40,6 +43,12 @@ public record PlanDocument(
     shading = List.copyOf(shading);
     blocks = List.copyOf(blocks);
     underlays = List.copyOf(underlays);
+  }
+
+  PlanDocument with(List<FloorPlan> others) {
+    return new PlanDocument(
+        name, place, ground, tolerance, storeys, others, roofs, glazing, openings, shading, blocks,
+        underlays);
   }
 
   /**
@@ -109,6 +118,14 @@ public record PlanDocument(
       labels = List.copyOf(labels);
       copies = List.copyOf(copies);
     }
+
+    boolean isOn(StoreyPlan s) {
+      return storey.equals(s.name()) || copies.contains(s.name());
+    }
+
+    FloorPlan with(List<Label> others) {
+      return new FloorPlan(origin, storey, outlines, lines, bandDepth, others, copies);
+    }
   }
 
   /** The outer edge of a floor; holes are outdoors. Rings are open and may run either way. */
@@ -136,10 +153,28 @@ public record PlanDocument(
    *
    * @param use gbXML's spaceType, or empty
    * @param rises names of storeys above that the space reaches through
+   * @param keys by name of the storey the key that the space has there, where it does not follow
+   *     from the drawing: see {@link KeptKeys}
    */
-  public record Label(Origin origin, PlanPoint at, String name, String use, List<String> rises) {
+  public record Label(
+      Origin origin,
+      PlanPoint at,
+      String name,
+      String use,
+      List<String> rises,
+      Map<String, String> keys) {
     public Label {
       rises = List.copyOf(rises);
+      keys = Collections.unmodifiableMap(new TreeMap<>(keys));
+    }
+
+    /** Says nothing but which keys the space has. */
+    boolean isAnchor() {
+      return origin.id() == null && name.isEmpty() && use.isEmpty() && rises.isEmpty();
+    }
+
+    Label with(Map<String, String> others) {
+      return new Label(origin, at, name, use, rises, others);
     }
   }
 
@@ -275,6 +310,7 @@ public record PlanDocument(
    * @param originX pixel column of the drawing's origin
    * @param originY pixel row of the drawing's origin
    * @param turn degrees, counter-clockwise
+   * @param fade how far it is faded, 0 to 1
    */
   public record Underlay(
       Origin origin,
@@ -283,5 +319,6 @@ public record PlanDocument(
       double scale,
       double originX,
       double originY,
-      double turn) {}
+      double turn,
+      double fade) {}
 }

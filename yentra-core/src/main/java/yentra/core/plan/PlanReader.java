@@ -1,8 +1,6 @@
 package yentra.core.plan;
 
 import java.util.ArrayList;
-import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import yentra.core.envelope.UnreadableException;
@@ -11,9 +9,6 @@ import yentra.core.plan.PlanDocument.FloorPlan;
 import yentra.core.plan.PlanDocument.GlazingRule;
 import yentra.core.plan.PlanDocument.HandOpening;
 import yentra.core.plan.PlanDocument.HandType;
-import yentra.core.plan.PlanDocument.Label;
-import yentra.core.plan.PlanDocument.Line;
-import yentra.core.plan.PlanDocument.Outline;
 import yentra.core.plan.PlanDocument.Place;
 import yentra.core.plan.PlanDocument.RoofKind;
 import yentra.core.plan.PlanDocument.RoofRule;
@@ -31,19 +26,7 @@ public final class PlanReader {
   /** Largest document in bytes. */
   public static final int MOST_BYTES = 20_000_000;
 
-  private static final int MOST_STOREYS = 300;
-  private static final int MOST_CORNERS = 500;
-  private static final int MOST_ITEMS = 5_000;
-
-  /** Points of all outlines and lines of a document. */
-  private static final int MOST_POINTS = 200_000;
-
-  /** Farthest coordinate, m. */
-  private static final double FAR = 100_000;
-
-  private final Set<String> storeys = new LinkedHashSet<>();
-  private final Set<String> ids = new HashSet<>();
-  private int points;
+  private final FloorReader floors = new FloorReader();
 
   private PlanReader() {}
 
@@ -85,15 +68,15 @@ public final class PlanReader {
       throw version.wrong("this version of the plan document is not known; 1 is.");
     }
     List<StoreyPlan> levels = new ArrayList<>();
-    for (JsonValue s : v.required("storeys").items(1, MOST_STOREYS)) {
-      levels.add(storey(s));
+    for (JsonValue s : v.required("storeys").items(1, FloorReader.MOST_STOREYS)) {
+      levels.add(floors.storey(s));
     }
-    List<FloorPlan> floors = new ArrayList<>();
-    for (JsonValue f : v.required("floors").items(1, MOST_STOREYS)) {
-      floors.add(floor(f));
+    List<FloorPlan> plans = new ArrayList<>();
+    for (JsonValue f : v.required("floors").items(1, FloorReader.MOST_STOREYS)) {
+      plans.add(floors.floor(f));
     }
     List<RoofRule> roofs = new ArrayList<>();
-    for (JsonValue r : v.list("roofs", MOST_STOREYS)) {
+    for (JsonValue r : v.list("roofs", FloorReader.MOST_STOREYS)) {
       roofs.add(roof(r));
     }
     List<HandOpening> openings = new ArrayList<>();
@@ -101,17 +84,17 @@ public final class PlanReader {
     List<Block> blocks = new ArrayList<>();
     List<ShadingRule> shading = shading(v, blocks);
     List<Underlay> underlays = new ArrayList<>();
-    for (JsonValue u : v.list("underlay", MOST_STOREYS)) {
+    for (JsonValue u : v.list("underlay", FloorReader.MOST_STOREYS)) {
       underlays.add(underlay(u));
     }
     JsonValue place = v.member("place");
     return new PlanDocument(
         v.word("name", 200),
         place == null ? Place.UNKNOWN : place(place),
-        v.number("ground_m", -FAR, FAR),
+        v.number("ground_m", -FloorReader.FAR, FloorReader.FAR),
         v.number("tolerance_m", 0.001, 0.2, PlanDocument.TOLERANCE),
         levels,
-        floors,
+        plans,
         roofs,
         glazing,
         openings,
@@ -123,7 +106,7 @@ public final class PlanReader {
   private List<GlazingRule> glazing(JsonValue v, List<HandOpening> openings)
       throws UnreadableException {
     List<GlazingRule> out = new ArrayList<>();
-    for (JsonValue g : v.list("glazing", MOST_ITEMS)) {
+    for (JsonValue g : v.list("glazing", FloorReader.MOST_ITEMS)) {
       if (g.word("by", 20).equals("hand")) {
         openings.add(hand(g));
       } else {
@@ -135,7 +118,7 @@ public final class PlanReader {
 
   private List<ShadingRule> shading(JsonValue v, List<Block> blocks) throws UnreadableException {
     List<ShadingRule> out = new ArrayList<>();
-    for (JsonValue s : v.list("shading", MOST_ITEMS)) {
+    for (JsonValue s : v.list("shading", FloorReader.MOST_ITEMS)) {
       if (s.member("block") != null) {
         blocks.add(block(s.with(Set.of("id", "block"))));
       } else {
@@ -155,111 +138,6 @@ public final class PlanReader {
         v.number("north_deg", -360, 360));
   }
 
-  /** The place of something; ids are given once. */
-  private PlanDocument.Origin origin(JsonValue v) throws UnreadableException {
-    PlanDocument.Origin o = v.origin();
-    if (o.id() != null && !ids.add(o.id())) {
-      throw v.wrong("the id " + o.id() + " is given twice. Give each its own.");
-    }
-    return o;
-  }
-
-  private StoreyPlan storey(JsonValue v) throws UnreadableException {
-    v.with(Set.of("id", "name", "level_m", "height_m"));
-    String name = v.required("name").word(200);
-    if (name.isEmpty() || !storeys.add(name)) {
-      throw v.wrong(
-          name.isEmpty()
-              ? "a storey needs a name."
-              : "there are two storeys named " + name + ". Give each its own name.");
-    }
-    return new StoreyPlan(
-        origin(v),
-        name,
-        v.required("level_m").number(-FAR, FAR),
-        v.required("height_m").number(0.1, 200));
-  }
-
-  private String storeyName(JsonValue v) throws UnreadableException {
-    String name = v.word(200);
-    if (!storeys.contains(name)) {
-      throw v.wrong(
-          "there is no storey named " + name + ". There are " + String.join(", ", storeys) + ".");
-    }
-    return name;
-  }
-
-  private List<String> storeyNames(JsonValue v, String member) throws UnreadableException {
-    List<String> names = new ArrayList<>();
-    for (JsonValue n : v.list(member, MOST_STOREYS)) {
-      String name = storeyName(n);
-      if (names.contains(name)) {
-        throw n.wrong("the storey " + name + " is named twice.");
-      }
-      names.add(name);
-    }
-    return names;
-  }
-
-  private FloorPlan floor(JsonValue v) throws UnreadableException {
-    v.with(Set.of("id", "storey", "outlines", "lines", "bands", "spaces", "copies"));
-    List<Outline> outlines = new ArrayList<>();
-    for (JsonValue o : v.required("outlines").items(1, MOST_ITEMS)) {
-      o.with(Set.of("id", "corners", "holes"));
-      List<List<PlanPoint>> holes = new ArrayList<>();
-      for (JsonValue h : o.list("holes", MOST_CORNERS)) {
-        holes.add(points(h, 3));
-      }
-      outlines.add(new Outline(origin(o), points(o.required("corners"), 3), holes));
-    }
-    List<Line> lines = new ArrayList<>();
-    for (JsonValue l : v.list("lines", MOST_ITEMS)) {
-      lines.add(
-          l.isObject()
-              ? new Line(
-                  origin(l.with(Set.of("id", "points", "air"))),
-                  points(l.required("points"), 2),
-                  l.truth("air"))
-              : new Line(l.origin(), points(l, 2), false));
-    }
-    List<Label> labels = new ArrayList<>();
-    for (JsonValue s : v.list("spaces", MOST_ITEMS)) {
-      s.with(Set.of("id", "at", "name", "use", "rises"));
-      labels.add(
-          new Label(
-              origin(s),
-              point(s.required("at")),
-              s.word("name", 200),
-              s.word("use", 100),
-              storeyNames(s, "rises")));
-    }
-    JsonValue bands = v.member("bands");
-    return new FloorPlan(
-        origin(v),
-        storeyName(v.required("storey")),
-        outlines,
-        lines,
-        bands == null ? null : bands.with(Set.of("depth_m")).required("depth_m").number(0.2, 1000),
-        labels,
-        storeyNames(v, "copies"));
-  }
-
-  private List<PlanPoint> points(JsonValue v, int least) throws UnreadableException {
-    List<PlanPoint> out = new ArrayList<>();
-    for (JsonValue p : v.items(least, MOST_CORNERS)) {
-      out.add(point(p));
-    }
-    return out;
-  }
-
-  private PlanPoint point(JsonValue v) throws UnreadableException {
-    if (++points > MOST_POINTS) {
-      throw v.wrong("the document has more than " + MOST_POINTS + " points.");
-    }
-    List<JsonValue> xy = v.items(2, 2);
-    return new PlanPoint(xy.get(0).number(-FAR, FAR), xy.get(1).number(-FAR, FAR));
-  }
-
   private RoofRule roof(JsonValue v) throws UnreadableException {
     v.with(Set.of("id", "storey", "kind", "pitch_deg", "ridge_deg", "space"));
     RoofKind kind = v.one("kind", RoofKind.class, RoofKind.FLAT);
@@ -272,8 +150,8 @@ public final class PlanReader {
       throw v.wrong("the member ridge_deg is missing: which way the ridge of the roof runs.");
     }
     return new RoofRule(
-        origin(v),
-        storeyName(v.required("storey")),
+        floors.origin(v),
+        floors.storeyName(v.required("storey")),
         kind,
         kind == RoofKind.FLAT ? 0 : v.required("pitch_deg").number(1, 80),
         ridge,
@@ -287,11 +165,11 @@ public final class PlanReader {
     }
     w.with(Set.of("storeys", "facing_deg", "spaces", "roofs"));
     List<String> names = new ArrayList<>();
-    for (JsonValue s : w.list("storeys", MOST_STOREYS)) {
-      names.add(s.word(200).equals("*") ? "*" : storeyName(s));
+    for (JsonValue s : w.list("storeys", FloorReader.MOST_STOREYS)) {
+      names.add(s.word(200).equals("*") ? "*" : floors.storeyName(s));
     }
     List<String> spaces = new ArrayList<>();
-    for (JsonValue s : w.list("spaces", MOST_ITEMS)) {
+    for (JsonValue s : w.list("spaces", FloorReader.MOST_ITEMS)) {
       spaces.add(s.word(200));
     }
     JsonValue facing = w.member("facing_deg");
@@ -320,7 +198,7 @@ public final class PlanReader {
       throw v.wrong("the member bay_m is missing: how wide a bay with one window is.");
     }
     return new GlazingRule(
-        origin(v),
+        floors.origin(v),
         where,
         v.required("ratio").number(0, 1),
         sill,
@@ -338,9 +216,9 @@ public final class PlanReader {
       throw v.wrong("head_m must be above sill_m.");
     }
     return new HandOpening(
-        origin(v),
-        storeyName(v.required("storey")),
-        point(v.required("at")),
+        floors.origin(v),
+        floors.storeyName(v.required("storey")),
+        floors.point(v.required("at")),
         type,
         v.required("width_m").number(0.05, 1000),
         sill,
@@ -354,21 +232,21 @@ public final class PlanReader {
     if (overhang == 0 && fin == 0) {
       throw v.wrong("says neither overhang_m nor fin_m nor block, so nothing would cast shade.");
     }
-    return new ShadingRule(origin(v), where(v), overhang, fin);
+    return new ShadingRule(floors.origin(v), where(v), overhang, fin);
   }
 
   private Block block(JsonValue v) throws UnreadableException {
     JsonValue b = v.required("block").with(Set.of("id", "name", "corners", "level_m", "height_m"));
     return new Block(
-        origin(v),
+        floors.origin(v),
         b.word("name", 200),
-        points(b.required("corners"), 3),
-        b.number("level_m", -FAR, FAR, 0),
+        floors.points(b.required("corners"), 3),
+        b.number("level_m", -FloorReader.FAR, FloorReader.FAR, 0),
         b.required("height_m").number(0.1, 1000));
   }
 
   private Underlay underlay(JsonValue v) throws UnreadableException {
-    v.with(Set.of("id", "storey", "file", "scale_m_per_px", "origin_px", "turn_deg"));
+    v.with(Set.of("id", "storey", "file", "scale_m_per_px", "origin_px", "turn_deg", "fade"));
     String file = v.required("file").word(200);
     if (file.isEmpty() || file.contains("/") || file.contains("\\") || file.startsWith(".")) {
       throw v.required("file").wrong("the name of a picture is expected, without a folder.");
@@ -376,12 +254,13 @@ public final class PlanReader {
     JsonValue origin = v.member("origin_px");
     List<JsonValue> xy = origin == null ? List.of() : origin.items(2, 2);
     return new Underlay(
-        origin(v),
-        storeyName(v.required("storey")),
+        floors.origin(v),
+        floors.storeyName(v.required("storey")),
         file,
         v.required("scale_m_per_px").number(1e-6, 100),
         xy.isEmpty() ? 0 : xy.get(0).number(-1e6, 1e6),
         xy.isEmpty() ? 0 : xy.get(1).number(-1e6, 1e6),
-        v.number("turn_deg", -360, 360, 0));
+        v.number("turn_deg", -360, 360, 0),
+        v.number("fade", 0, 1, 0));
   }
 }

@@ -166,6 +166,11 @@ public final class PlanWriter {
     text("name", l.name());
     text("use", l.use());
     words("rises", l.rises());
+    if (!l.keys().isEmpty()) {
+      out.writeObjectPropertyStart("keys");
+      l.keys().forEach(this::text);
+      out.writeEndObject();
+    }
     out.writeEndObject();
   }
 
@@ -258,6 +263,7 @@ public final class PlanWriter {
     out.writeName("origin_px");
     point(new PlanPoint(u.originX(), u.originY()));
     number("turn_deg", u.turn());
+    number("fade", u.fade());
     out.writeEndObject();
   }
 }

@@ -140,7 +140,7 @@ final class Stacking {
         .filter(f -> f.storey().equals(s.name()))
         .forEach(f -> original.addAll(f.labels()));
     for (Label l : layout.astray()) {
-      if (original.contains(l)) {
+      if (original.contains(l) && !l.isAnchor()) {
         notes.add(astray(l));
       }
     }

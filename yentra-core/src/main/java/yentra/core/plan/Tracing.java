@@ -3,6 +3,7 @@ package yentra.core.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.locationtech.jts.algorithm.PointLocation;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LineSegment;
@@ -53,6 +54,14 @@ final class Tracing {
       outlines.add(floors);
     }
     return new Traced(floor, outlines, segments);
+  }
+
+  /** Whether a point is within the outer edge of an outline, as it was drawn. */
+  static boolean holds(Outline o, Coordinate c) {
+    List<Coordinate> ring =
+        new ArrayList<>(o.corners().stream().map(PlanPoint::coordinate).toList());
+    ring.add(ring.get(0));
+    return PointLocation.isInRing(c, ring.toArray(Coordinate[]::new));
   }
 
   private static Polygon sound(Outline o, Coordinate[] ring) throws UnreadableException {
