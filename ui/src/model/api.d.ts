@@ -1051,7 +1051,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["picture"];
+        get: operations["picture_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1101,6 +1101,38 @@ export interface paths {
         };
         get?: never;
         put: operations["put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/underlays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["underlays"];
+        put?: never;
+        post: operations["underlay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/underlays/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1848,6 +1880,15 @@ export interface components {
             lighting: string;
             people: string;
         };
+        Gap: {
+            from: components["schemas"]["PlanPoint"];
+            key: string;
+            source: string;
+            storey: string;
+            to: components["schemas"]["PlanPoint"];
+            /** @enum {string} */
+            type: "FIXED_WINDOW" | "OPERABLE_WINDOW" | "FIXED_SKYLIGHT" | "OPERABLE_SKYLIGHT" | "SLIDING_DOOR" | "NON_SLIDING_DOOR" | "AIR" | "UNRESOLVED";
+        };
         GiveConstruction: {
             kind: "GiveConstruction";
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
@@ -2434,8 +2475,19 @@ export interface components {
             /** Format: double */
             volume: number;
         };
+        PlanPoint: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        PlanSheet: {
+            openings: components["schemas"]["Gap"][];
+            rooms: components["schemas"]["Room"][];
+        };
         PlanView: {
             document: string;
+            sheet: components["schemas"]["PlanSheet"];
             /** Format: int64 */
             version: number;
         };
@@ -3135,6 +3187,13 @@ export interface components {
             uValue?: number | null;
             /** Format: double */
             upper?: number | null;
+        };
+        UnderlayView: {
+            /** Format: int32 */
+            height: number;
+            name: string;
+            /** Format: int32 */
+            width: number;
         };
         UseSchedules: {
             equipment: components["schemas"]["ScheduleProfile"];
@@ -5180,7 +5239,7 @@ export interface operations {
             };
         };
     };
-    picture: {
+    picture_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5297,6 +5356,76 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    underlays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderlayView"][];
+                };
+            };
+        };
+    };
+    underlay: {
+        parameters: {
+            query: {
+                name: string;
+                page?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderlayView"];
+                };
+            };
+        };
+    };
+    picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
             };
         };
     };

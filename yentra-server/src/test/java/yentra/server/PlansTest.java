@@ -2,10 +2,14 @@ package yentra.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.StreamSupport;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -98,6 +102,57 @@ class PlansTest {
             .json();
     assertThat(undone).isNotNull();
     assertThat(space(yentra.model(delivery), "Net loft").get("volume").asDouble()).isEqualTo(90);
+  }
+
+  /** Rooms that nobody named are known by where they are. */
+  @Test
+  void roomsKeepTheirKeysWhenLinesMoveAndNamesCome() {
+    String bare = STORE.replaceAll("\"spaces\": \\[.*?\\]\\}\\]\\}", "\"spaces\": []}");
+    assertThat(draw(bare, "Takes the names away.").status()).isEqualTo(200);
+    JsonNode before = sheet();
+    assertThat(draw(bare.replace("[5,0],[5,6]", "[6,0],[6,6]"), "Moves the wall.").status())
+        .isEqualTo(200);
+    assertThat(draw(STORE.replace("[5,0],[5,6]", "[6,0],[6,6]"), "Names.").status()).isEqualTo(200);
+    JsonNode after = sheet();
+    assertThat(keys(after)).isEqualTo(keys(before));
+    assertThat(list(after.get("rooms")).get(0).get("named").asBoolean()).isTrue();
+    assertThat(after.get("openings")).hasSize(2);
+  }
+
+  private JsonNode sheet() {
+    return yentra.get("/api/deliveries/" + delivery + "/plan").json().get("sheet");
+  }
+
+  private static List<String> keys(JsonNode sheet) {
+    return list(sheet.get("rooms")).stream().map(r -> r.get("key").asString()).sorted().toList();
+  }
+
+  @Test
+  void picturesLieUnderDrawings() throws IOException {
+    ByteArrayOutputStream png = new ByteArrayOutputStream();
+    ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", png);
+    String path = "/api/projects/" + project + "/underlays";
+    JsonNode kept = yentra.upload(path + "?name=plan.png", png.toByteArray()).json();
+    assertThat(kept.get("name").asString()).isEqualTo("plan.png");
+    assertThat(kept.get("width").asInt()).isEqualTo(40);
+    // the same again is the same; another of that name gets its own
+    assertThat(yentra.upload(path + "?name=plan.png", png.toByteArray()).json()).isEqualTo(kept);
+    ByteArrayOutputStream other = new ByteArrayOutputStream();
+    ImageIO.write(new BufferedImage(41, 30, BufferedImage.TYPE_INT_RGB), "png", other);
+    assertThat(
+            yentra
+                .upload(path + "?name=plan.png", other.toByteArray())
+                .json()
+                .get("name")
+                .asString())
+        .isEqualTo("plan 2.png");
+    assertThat(yentra.get(path).json()).hasSize(2);
+    assertThat(yentra.get(path + "/plan%202.png").status()).isEqualTo(200);
+    assertThat(yentra.get(path + "/none.png").status()).isEqualTo(404);
+    RunningServer.Yentra.Answer broken =
+        yentra.upload(path + "?name=plan.png", "GIF89a".getBytes(StandardCharsets.US_ASCII));
+    assertThat(broken.status()).isEqualTo(422);
+    assertThat(broken.json().get("detail").asString()).contains("PNG, JPEG or PDF");
   }
 
   @Test

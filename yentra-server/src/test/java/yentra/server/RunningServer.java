@@ -141,9 +141,12 @@ final class RunningServer implements BeforeAllCallback, ParameterResolver {
     }
 
     Answer upload(String project, String name, byte[] bytes) {
+      return upload("/api/projects/" + project + "/deliveries?name=" + name, bytes);
+    }
+
+    Answer upload(String path, byte[] bytes) {
       return send(
-          HttpRequest.newBuilder(
-                  URI.create(base + "/api/projects/" + project + "/deliveries?name=" + name))
+          HttpRequest.newBuilder(URI.create(base + path))
               .header("Content-Type", "application/octet-stream")
               .header("X-Yentra-Person", "Test%20person")
               .POST(HttpRequest.BodyPublishers.ofByteArray(bytes))

@@ -2,6 +2,7 @@ package yentra.server.plans;
 
 import java.util.List;
 import yentra.core.plan.PlanFigures;
+import yentra.core.plan.PlanSheet;
 
 /** What is said of drawn buildings. */
 final class PlanViews {
@@ -12,8 +13,17 @@ final class PlanViews {
    *
    * @param version of the delivery
    * @param document JSON
+   * @param sheet rooms and openings of each storey in plan
    */
-  record PlanView(long version, String document) {}
+  record PlanView(long version, String document, PlanSheet sheet) {}
+
+  /**
+   * A picture that can lie under a drawing.
+   *
+   * @param width pixels
+   * @param height pixels
+   */
+  record UnderlayView(String name, int width, int height) {}
 
   /**
    * A building drawn anew.

@@ -7,10 +7,12 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.plan.KeptKeys;
 import yentra.core.plan.PlanDocument;
 import yentra.core.plan.PlanEnvelope;
 import yentra.core.plan.PlanFigures;
 import yentra.core.plan.PlanReader;
+import yentra.core.plan.PlanSheet;
 import yentra.core.plan.PlanWriter;
 import yentra.core.scope.ScopeStep;
 import yentra.server.deliveries.DeliveryStates;
@@ -36,13 +38,25 @@ public class Plans {
 
   PlanViews.PlanView plan(UUID id) {
     DeliveryStates.State s = deliveries.state(id);
-    return new PlanViews.PlanView(s.version(), text(states.plan(id)));
+    PlanDocument document = drawn(id);
+    Rules rules = s.context().rules();
+    try {
+      Envelope e = PlanEnvelope.of(document, rules);
+      return new PlanViews.PlanView(s.version(), text(document), PlanSheet.of(document, e, rules));
+    } catch (UnreadableException e) {
+      throw new IllegalStateException("a plan that was drawn makes no envelope", e);
+    }
   }
 
-  private static String text(PlanDocument document) {
+  private PlanDocument drawn(UUID id) {
+    PlanDocument document = states.plan(id);
     if (document == null) {
       throw Problem.notApplicable("This delivery is no drawn building.");
     }
+    return document;
+  }
+
+  private static String text(PlanDocument document) {
     return new String(PlanWriter.write(document), StandardCharsets.UTF_8);
   }
 
@@ -56,11 +70,7 @@ public class Plans {
         id,
         asked.basedOn(),
         s -> {
-          if (states.plan(id) == null) {
-            throw Problem.notApplicable("This delivery is no drawn building.");
-          }
-          envelope(document, s.context().rules());
-          return new ScopeStep.Draw(text(document), says);
+          return new ScopeStep.Draw(text(kept(drawn(id), document, s.context().rules())), says);
         },
         by);
   }
@@ -79,6 +89,16 @@ public class Plans {
     }
     try {
       return PlanReader.read(document.getBytes(StandardCharsets.UTF_8));
+    } catch (UnreadableException e) {
+      throw Problem.unreadable(e.getMessage(), e.line(), e.column());
+    }
+  }
+
+  /** What was given to spaces stays with them: they keep their keys. */
+  private static PlanDocument kept(PlanDocument before, PlanDocument after, Rules rules) {
+    envelope(after, rules);
+    try {
+      return KeptKeys.of(before, after, rules);
     } catch (UnreadableException e) {
       throw Problem.unreadable(e.getMessage(), e.line(), e.column());
     }

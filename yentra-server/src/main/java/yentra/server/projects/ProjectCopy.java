@@ -11,6 +11,7 @@ import static yentra.server.db.Tables.REPAIR_ENTRY;
 import static yentra.server.db.Tables.REPLAY_STEP;
 import static yentra.server.db.Tables.SCOPE_SHEET;
 import static yentra.server.db.Tables.SETTINGS_CHANGE;
+import static yentra.server.db.Tables.UNDERLAY;
 
 import java.time.Clock;
 import java.util.LinkedHashMap;
@@ -31,8 +32,8 @@ import yentra.server.web.Problem;
 
 /**
  * A project once more, under ids of its own: deliveries with their logs, decisions and answers,
- * settings, sheets and library. Delivered files are stored once for both; handovers stay with the
- * project that made them.
+ * settings, sheets, library and pictures under drawings. Delivered files are stored once for both;
+ * handovers stay with the project that made them.
  */
 @Repository
 public class ProjectCopy {
@@ -67,6 +68,7 @@ public class ProjectCopy {
     again(ACCEPTANCE, ACCEPTANCE.ID, ACCEPTANCE.PROJECT_ID, project, copy);
     again(BCF_TOPIC, null, BCF_TOPIC.PROJECT_ID, project, copy);
     again(BCF_ANSWER, BCF_ANSWER.ID, BCF_ANSWER.PROJECT_ID, project, copy);
+    again(UNDERLAY, null, UNDERLAY.PROJECT_ID, project, copy);
     again(SETTINGS_CHANGE, SETTINGS_CHANGE.ID, SETTINGS_CHANGE.PROJECT_ID, project, copy);
     rows(LIBRARY, LIBRARY.SCOPE.eq(project.toString()), r -> r.set(LIBRARY.SCOPE, copy.toString()));
     List<UUID> deliveries =
