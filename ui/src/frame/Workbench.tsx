@@ -16,6 +16,7 @@ import { useAddress } from './useAddress';
 import { useProjectEvents } from './useProjectEvents';
 import { useTitle } from './useTitle';
 import { useShortcuts } from './useShortcuts';
+import { useIntake } from '../shared/useIntake';
 import { useWorkspaceLink } from '../shared/useWorkspaceLink';
 import { WORKSPACES, type Workspace } from '../shared/workspaces';
 import { elementOf, madeOf, useIndex } from '../model/model';
@@ -33,8 +34,11 @@ import { loadTheRest } from './load';
 import { opened } from './opened';
 import { Planned } from './Planned';
 import {
+  DrawBlock,
+  DrawingWork,
   HandoverPanel,
   Intake,
+  NewDrawing,
   ScopeDossier,
   ScopePanel,
   Sheet,
@@ -85,17 +89,7 @@ export function Workbench() {
           <HeadLine project={project.data} model={null} revision={null} edits={null} />
           <div className="flex min-h-0 flex-1">
             <Path project={id} model={null} />
-            <main className="mx-auto flex w-full max-w-5xl flex-wrap content-start gap-x-12 gap-y-6 overflow-y-auto px-6 py-8">
-              <section className="w-72">
-                <h1 className="text-title font-semibold">Where and what</h1>
-                <p className="mb-2 text-muted">
-                  Place, use and climate can be given before a file is in. What stays blank is taken
-                  from the delivery.
-                </p>
-                <ProjectSettings project={project.data} model={null} />
-              </section>
-              <Begin project={project.data} />
-            </main>
+            <Empty project={project.data} drawing={params.has('draw')} />
           </div>
         </div>
       </UnitsContext>
@@ -111,6 +105,39 @@ export function Workbench() {
         workspace={workspace as Workspace}
       />
     </UnitsContext>
+  );
+}
+
+/** A project without a delivery. */
+function Empty({ project, drawing }: { project: Project; drawing: boolean }) {
+  const intake = useIntake(project.id);
+  useTitle(drawing ? 'Drawing' : 'Intake', project.name);
+  if (drawing)
+    return (
+      <Suspense fallback={<Opening />}>
+        <NewDrawing project={project.id} name={project.name} intake={intake} />
+      </Suspense>
+    );
+  return (
+    <main className="mx-auto flex w-full max-w-5xl flex-wrap content-start gap-x-12 gap-y-6 overflow-y-auto px-6 py-8">
+      <section className="w-72">
+        <h1 className="text-title font-semibold">Where and what</h1>
+        <p className="mb-2 text-muted">
+          Place, use and climate can be given before a file is in. What stays blank is taken from
+          the delivery.
+        </p>
+        <ProjectSettings project={project} model={null} />
+      </section>
+      <Begin
+        project={project}
+        intake={intake}
+        block={
+          <Suspense fallback={<Opening />}>
+            <DrawBlock name={project.name} intake={intake} />
+          </Suspense>
+        }
+      />
+    </main>
   );
 }
 
@@ -223,7 +250,14 @@ function Opened({
             }
             work={
               <Suspense fallback={<Opening />}>
-                {workspace === 'intake' ? (
+                {workspace === 'intake' && model.delivery.format === 'plan' ? (
+                  <DrawingWork
+                    edits={edits}
+                    project={project.id}
+                    north={model.northAzimuth ?? null}
+                    report={<Intake model={model} project={project} edits={edits} />}
+                  />
+                ) : workspace === 'intake' ? (
                   <Intake model={model} project={project} edits={edits} />
                 ) : workspace === 'handover' ? (
                   <HandoverPanel model={model} project={project.id} />

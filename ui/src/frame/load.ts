@@ -1,6 +1,9 @@
 /** What is loaded when it is opened. */
 export const load = {
   intake: () => import('../intake/Intake'),
+  drawing: () => import('../drawing/DrawingWork'),
+  newDrawing: () => import('../drawing/NewDrawing'),
+  block: () => import('../drawing/DrawBlock'),
   handover: () => import('../handover/HandoverPanel'),
   scope: () => import('../scope/ScopePanel'),
   scopeDossier: () => import('../scope/ScopeDossier'),

@@ -2,6 +2,9 @@ import { lazy } from 'react';
 import { load } from './load';
 
 export const Intake = lazy(() => load.intake().then((m) => ({ default: m.Intake })));
+export const DrawingWork = lazy(() => load.drawing().then((m) => ({ default: m.DrawingWork })));
+export const NewDrawing = lazy(() => load.newDrawing().then((m) => ({ default: m.NewDrawing })));
+export const DrawBlock = lazy(() => load.block().then((m) => ({ default: m.DrawBlock })));
 export const HandoverPanel = lazy(() =>
   load.handover().then((m) => ({ default: m.HandoverPanel })),
 );

@@ -1,13 +1,21 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { Project } from '../model/api';
-import { DrawBlock } from './DrawBlock';
+import type { useIntake } from '../shared/useIntake';
 import { Drop } from './Drop';
-import { useIntake } from './useIntake';
 
 /** A project without a delivery: a file is brought in, or a building is drawn. */
-export function Begin({ project }: { project: Project }) {
-  const intake = useIntake(project.id);
-  const [drawing, setDrawing] = useState(false);
+export function Begin({
+  project,
+  intake,
+  block,
+}: {
+  project: Project;
+  intake: ReturnType<typeof useIntake>;
+  /** A building by numbers. */
+  block: React.ReactNode;
+}) {
+  const [byNumbers, setByNumbers] = useState(false);
   return (
     <section className="min-w-80 flex-1">
       <h2 className="text-title font-semibold">Bring in a delivery</h2>
@@ -18,16 +26,28 @@ export function Begin({ project }: { project: Project }) {
       <Drop intake={intake} wide />
       <h2 className="mt-6 text-title font-semibold">Or draw a building</h2>
       <p className="mb-2 text-muted">
-        Where there is no model yet: storeys, a perimeter band, a roof and windows by numbers.
-        Everything can be changed later, and what was given to its rooms stays with them.
+        Where there is no model yet: traced from a plan or drawn by lengths, storey by storey, or
+        begun as a block by numbers. Everything can be changed later, and what was given to its
+        rooms stays with them.
       </p>
-      {drawing ? (
-        <DrawBlock name={project.name} intake={intake} />
-      ) : (
-        <button className="btn" onClick={() => setDrawing(true)} data-testid="draw">
-          Draw a building …
+      <div className="mb-3 flex gap-2">
+        <Link
+          className="btn btn-main"
+          to={{ pathname: `/p/${project.id}/intake`, search: '?draw' }}
+          data-testid="draw-plan"
+        >
+          Draw a plan …
+        </Link>
+        <button
+          className="btn"
+          aria-expanded={byNumbers}
+          onClick={() => setByNumbers(!byNumbers)}
+          data-testid="draw"
+        >
+          A block by numbers …
         </button>
-      )}
+      </div>
+      {byNumbers && block}
     </section>
   );
 }

@@ -3,7 +3,7 @@ import { act, fireEvent, screen } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { answers, eachAnew, show } from '../shared/testPage';
 import { Drop } from './Drop';
-import { useIntake } from './useIntake';
+import { useIntake } from '../shared/useIntake';
 
 eachAnew();
 

@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { FileUp } from 'lucide-react';
 import { bytes } from '../model/words';
-import type { useIntake } from './useIntake';
+import type { useIntake } from '../shared/useIntake';
 
 /** A place to drop a file or pick one, its progress, and what was wrong with it. */
 export function Drop({ intake, wide }: { intake: ReturnType<typeof useIntake>; wide?: boolean }) {

@@ -4,9 +4,9 @@ import { bytes, moment, NOTE_KINDS, schemaName } from '../model/words';
 import { useUnits } from '../model/units';
 import { Drop } from './Drop';
 import { PartOfProject } from './PartOfProject';
-import { Drawing } from './Drawing';
+import { TakeOver } from './TakeOver';
 import { ProjectSettings } from './ProjectSettings';
-import { useIntake } from './useIntake';
+import { useIntake } from '../shared/useIntake';
 
 /** What was read from the delivery, and bringing in the next one. */
 export function Intake({
@@ -21,18 +21,12 @@ export function Intake({
   const units = useUnits();
   const intake = useIntake(project.id);
   const d = model.delivery;
-  const plan = d.format === 'plan';
   const r = model.report;
   return (
     <section
-      className={`flex min-h-0 flex-1 overflow-y-auto px-4 py-3 ${plan ? 'flex-wrap content-start gap-x-6 gap-y-4' : 'gap-8'}`}
+      className="flex min-h-0 flex-1 gap-8 overflow-y-auto px-4 py-3"
       data-testid="intake-report"
     >
-      {plan && (
-        <div className="w-64 shrink-0">
-          <Drawing edits={edits} />
-        </div>
-      )}
       <div className="w-60 shrink-0">
         <ProjectSettings project={project} model={model} />
         <h2 className="kicker mt-3 mb-1">Next delivery</h2>
@@ -59,6 +53,7 @@ export function Intake({
           {d.sha256.slice(0, 24)}…
         </p>
         <PartOfProject model={model} project={project} edits={edits} />
+        <TakeOver model={model} edits={edits} />
         <h2 className="kicker mt-3">Read</h2>
         <dl>
           {r.read.map((c) => (
@@ -69,7 +64,7 @@ export function Intake({
           ))}
         </dl>
       </div>
-      <div className={plan ? 'min-w-60 flex-1' : 'min-w-0 flex-1'}>
+      <div className="min-w-0 flex-1">
         <h2 className="kicker">Assumed, approximated or not understood ({r.notes.length})</h2>
         {r.notes.length ? (
           <ul>

@@ -708,6 +708,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deliveries/{id}/take-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["takeOver"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deliveries/{id}/thermal": {
         parameters: {
             query?: never;
@@ -1709,6 +1725,26 @@ export interface components {
             document: string;
             says: string;
         };
+        DrawnOpening: {
+            from: components["schemas"]["PlanPoint"];
+            key: string;
+            source: string;
+            storey: string;
+            to: components["schemas"]["PlanPoint"];
+            /** @enum {string} */
+            type: "FIXED_WINDOW" | "OPERABLE_WINDOW" | "FIXED_SKYLIGHT" | "OPERABLE_SKYLIGHT" | "SLIDING_DOOR" | "NON_SLIDING_DOOR" | "AIR" | "UNRESOLVED";
+        };
+        DrawnRoom: {
+            /** Format: double */
+            area: number;
+            inside: components["schemas"]["PlanPoint"];
+            key: string;
+            name: string;
+            named: boolean;
+            rings: components["schemas"]["PlanPoint"][][];
+            storey: string;
+            use: string;
+        };
         EdgeInsulation: {
             /** Format: double */
             conductivity: number;
@@ -1879,15 +1915,6 @@ export interface components {
             equipment: string;
             lighting: string;
             people: string;
-        };
-        Gap: {
-            from: components["schemas"]["PlanPoint"];
-            key: string;
-            source: string;
-            storey: string;
-            to: components["schemas"]["PlanPoint"];
-            /** @enum {string} */
-            type: "FIXED_WINDOW" | "OPERABLE_WINDOW" | "FIXED_SKYLIGHT" | "OPERABLE_SKYLIGHT" | "SLIDING_DOOR" | "NON_SLIDING_DOOR" | "AIR" | "UNRESOLVED";
         };
         GiveConstruction: {
             kind: "GiveConstruction";
@@ -2413,6 +2440,13 @@ export interface components {
             triangles?: number[] | null;
             type: string;
         };
+        Pair: {
+            from: string;
+            name: string;
+            /** Format: double */
+            share: number;
+            space: string;
+        };
         PartRequest: {
             /** Format: int64 */
             basedOn: number;
@@ -2482,8 +2516,8 @@ export interface components {
             y: number;
         };
         PlanSheet: {
-            openings: components["schemas"]["Gap"][];
-            rooms: components["schemas"]["Room"][];
+            openings: components["schemas"]["DrawnOpening"][];
+            rooms: components["schemas"]["DrawnRoom"][];
         };
         PlanView: {
             document: string;
@@ -3099,6 +3133,17 @@ export interface components {
             preview?: components["schemas"]["PreviewView"];
             repair?: null & (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PointReference"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"]);
         };
+        TakeOverView: {
+            come: string[];
+            constructions: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PointReference"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
+            drawing?: string | null;
+            left: string[];
+            moved?: number[] | null;
+            pairs: components["schemas"]["Pair"][];
+            types: components["schemas"]["TypeChoice"][];
+            uses: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PointReference"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
+            zones: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PointReference"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
+        };
         TakeRequest: {
             incoming: components["schemas"]["Library"];
             shared: boolean;
@@ -3170,6 +3215,12 @@ export interface components {
                 [key: string]: components["schemas"]["UValueBreakdown"];
             };
             problem: string;
+        };
+        TypeChoice: {
+            construction: string;
+            /** Format: int32 */
+            surfaces: number;
+            type: string;
         };
         TypicalUse: {
             air: components["schemas"]["ZoneAir"];
@@ -4612,6 +4663,28 @@ export interface operations {
                 };
                 content: {
                     "application/octet-stream": string;
+                };
+            };
+        };
+    };
+    takeOver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakeOverView"];
                 };
             };
         };

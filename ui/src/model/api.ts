@@ -1,8 +1,10 @@
-import createClient from 'openapi-fetch';
 import { linesOf, readModel } from './rows';
 import type { Shape } from './shapes';
-import { awaited } from './underway';
-import type { components, paths } from './api.d';
+import type { components } from './api.d';
+import { client, ok, ProblemError, raw } from './http';
+import { planCalls } from './planCalls';
+
+export { person, ProblemError, setPerson } from './http';
 
 type Schemas = components['schemas'];
 export type Project = Schemas['ProjectView'];
@@ -57,6 +59,9 @@ export type Dependent = Schemas['DependentView'];
 export type Revision = Schemas['RevisionView'];
 export type RevisionChange = Schemas['Entry'];
 export type ReplayStep = Schemas['StepView'];
+export type PlanSheet = Schemas['PlanSheet'];
+export type DrawnRoom = PlanSheet['rooms'][number];
+export type PlanUnderlay = Schemas['UnderlayView'];
 export type Thermal = Schemas['ThermalView'];
 export type ConstructionRow = Schemas['ConstructionRow'];
 export type LayerRow = Schemas['LayerRow'];
@@ -82,70 +87,6 @@ export type SheetEntry = Schemas['SheetView'];
 export type SheetDetail = Schemas['SheetDetail'];
 export type SheetCells = Schemas['SheetCells'];
 export type SheetComparison = Schemas['ComparisonView'];
-
-/** An answer that says what was wrong, as problem+json. */
-export class ProblemError extends Error {
-  readonly status: number;
-  readonly kind: string;
-  readonly details: Record<string, unknown>;
-
-  constructor(status: number, kind: string, message: string, details: Record<string, unknown>) {
-    super(message);
-    this.status = status;
-    this.kind = kind;
-    this.details = details;
-  }
-}
-
-const PERSON_KEY = 'yentra.person';
-
-export function person(): string {
-  return localStorage.getItem(PERSON_KEY) ?? '';
-}
-
-export function setPerson(name: string) {
-  localStorage.setItem(PERSON_KEY, name.trim());
-}
-
-/** Says who asks; what is not an answer is thrown as a {@link ProblemError}. */
-async function sent(request: Request): Promise<Response> {
-  request.headers.set('X-Yentra-Person', encodeURIComponent(person()));
-  let answer: Response;
-  try {
-    answer = await awaited(fetch(request));
-  } catch (e) {
-    if (request.signal.aborted) throw e;
-    throw new ProblemError(
-      0,
-      'offline',
-      'The server does not answer. Is it running? Nothing was changed.',
-      {},
-    );
-  }
-  if (!answer.ok) {
-    const problem = await answer.json().catch(() => ({}));
-    throw new ProblemError(
-      answer.status,
-      String(problem.type ?? '').replace('urn:yentra:', ''),
-      problem.detail ?? `The server answered with ${answer.status}.`,
-      problem,
-    );
-  }
-  return answer;
-}
-
-/** Paths, parameters and answers are those of the server's description of itself. */
-const client = createClient<paths>({ baseUrl: window.location.origin, fetch: sent });
-
-/** The answer itself: all else is thrown. */
-const ok = async <T>(call: Promise<{ data?: T }>): Promise<T> => (await call).data as T;
-
-/** A file as the body, which the description says nothing of. */
-const raw = (file: Blob) => ({
-  body: file as never,
-  bodySerializer: (body: unknown) => body as Blob,
-  headers: { 'Content-Type': 'application/octet-stream' },
-});
 
 /** How often a model that changes while it is read is asked for. */
 const MOST_TRIES = 5;
@@ -197,19 +138,7 @@ export const api = {
         ...raw(file),
       }),
     ),
-  plan: (delivery: string) =>
-    ok(client.GET('/api/deliveries/{id}/plan', { params: { path: { id: delivery } } })),
-  /** Draws a building anew. */
-  draw: (delivery: string, basedOn: number, document: string, says: string) =>
-    ok(
-      client.PUT('/api/deliveries/{id}/plan', {
-        params: { path: { id: delivery } },
-        body: { basedOn, document, says },
-      }),
-    ),
-  /** What a plan document comes to; nothing is kept. */
-  tryPlan: (document: string, signal: AbortSignal) =>
-    ok(client.POST('/api/plans/try', { params: {}, body: { document }, signal })),
+  ...planCalls,
   job: (id: string) => ok(client.GET('/api/jobs/{id}', { params: { path: { id } } })),
   cancelJob: (id: string) => ok(client.DELETE('/api/jobs/{id}', { params: { path: { id } } })),
   /** The whole model; asked again where it changed between its rows and its shapes. */
@@ -354,6 +283,9 @@ export const api = {
         body: { basedOn },
       }),
     ),
+  /** What could be taken over from a drawing of the project. */
+  takeOver: (delivery: string) =>
+    ok(client.GET('/api/deliveries/{id}/take-over', { params: { path: { id: delivery } } })),
   thermal: (delivery: string) =>
     ok(client.GET('/api/deliveries/{id}/thermal', { params: { path: { id: delivery } } })),
   conditions: (delivery: string) =>

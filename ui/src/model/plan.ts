@@ -9,10 +9,12 @@ export interface PlanDoc {
   roofs?: Roof[];
   glazing?: Glazing[];
   shading?: Shading[];
+  underlay?: Underlay[];
   [more: string]: unknown;
 }
 
 export interface Storey {
+  id?: string;
   name: string;
   level_m: number;
   height_m: number;
@@ -21,11 +23,50 @@ export interface Storey {
 
 type Point = [number, number];
 
-export interface Floor {
+export interface Outline {
+  id?: string;
+  corners: Point[];
+  holes?: Point[][];
+  [more: string]: unknown;
+}
+
+export interface Line {
+  id?: string;
+  points: Point[];
+  /** Nothing stands there. */
+  air?: boolean;
+}
+
+/** What is said of the room over a point. */
+export interface Label {
+  id?: string;
+  at: Point;
+  name?: string;
+  use?: string;
+  rises?: string[];
+  /** By storey the key that the room had before; the server's to say. */
+  keys?: Record<string, string>;
+}
+
+export interface Underlay {
+  id?: string;
   storey: string;
-  outlines: { corners: Point[]; holes?: Point[][]; [more: string]: unknown }[];
-  lines?: unknown[];
+  file: string;
+  scale_m_per_px: number;
+  /** The pixel, from the left and from the top, at the drawing's origin. */
+  origin_px: Point;
+  /** Counter-clockwise. */
+  turn_deg?: number;
+  fade?: number;
+}
+
+export interface Floor {
+  id?: string;
+  storey: string;
+  outlines: Outline[];
+  lines?: (Point[] | Line)[];
   bands?: { depth_m: number };
+  spaces?: Label[];
   copies?: string[];
   [more: string]: unknown;
 }
@@ -50,13 +91,29 @@ export interface Glazing {
   head_m?: number;
   form?: 'band' | 'single' | 'each';
   bay_m?: number;
+  /** Of what is fitted by hand: where its middle is, and what it is. */
+  storey?: string;
+  at?: Point;
+  type?: HandType;
+  width_m?: number;
   [more: string]: unknown;
 }
+
+export type HandType = 'window' | 'door' | 'glazed-door';
 
 export interface Shading {
   id?: string;
   overhang_m?: number;
+  block?: Block;
   [more: string]: unknown;
+}
+
+/** A neighbouring building. */
+export interface Block {
+  name?: string;
+  corners: Point[];
+  level_m?: number;
+  height_m: number;
 }
 
 /** A quarter of the compass with the azimuths that it reaches over. */
@@ -101,6 +158,12 @@ export function firstBlock(name: string): PlanDoc {
     })),
     shading: [],
   };
+}
+
+/** A drawing to begin with: one storey, nothing drawn. */
+export function firstDrawing(name: string): PlanDoc {
+  const block = firstBlock(name);
+  return { ...block, storeys: block.storeys.slice(0, 1), floors: [], glazing: [] };
 }
 
 function rectangle(width: number, depth: number): Point[] {

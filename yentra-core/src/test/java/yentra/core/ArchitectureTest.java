@@ -142,7 +142,8 @@ class ArchitectureTest {
               "repair",
               "library")
           .whereLayer("revision")
-          .mayOnlyAccessLayers("geometry", "envelope", "boundary", "finding", "check", "repair")
+          .mayOnlyAccessLayers(
+              "geometry", "envelope", "boundary", "finding", "check", "repair", "library")
           .whereLayer("bcf")
           .mayOnlyAccessLayers("geometry", "envelope")
           .whereLayer("exchange")

@@ -2,10 +2,12 @@ package yentra.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.util.List;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import yentra.core.boundary.SpaceVolumes;
 import yentra.core.check.measure.CheckContext;
@@ -18,6 +20,10 @@ import yentra.core.finding.Finding;
 import yentra.core.finding.Limits;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.geometry.Tolerance;
+import yentra.core.plan.PlanDocument;
+import yentra.core.plan.PlanEnvelope;
+import yentra.core.plan.PlanPoint;
+import yentra.core.plan.PlanReader;
 
 /**
  * The demo building is sound, and its faulty translation has exactly the faults that were planted.
@@ -101,5 +107,35 @@ class DemoTest {
   @Test
   void theFilesAreTheSameEveryTime() {
     assertThat(DemoFiles.faultyGbxml()).isEqualTo(DemoFiles.faultyGbxml());
+  }
+
+  /** What was traced lies on the walls of the picture that it was traced from. */
+  @Test
+  void theAnnexeIsSoundAndLiesOnItsPicture() throws Exception {
+    PlanDocument plan = PlanReader.read(BoathouseAnnexe.plan());
+    Envelope e = PlanEnvelope.of(plan, Rules.standard());
+    assertThat(check(e))
+        .extracting(Finding::code)
+        .noneMatch(c -> c.matches("(GEO|SPC|ADJ|OPN|LOC)-.*"));
+    SpaceVolumes v = SpaceVolumes.of(e, Rules.standard());
+    double floors =
+        e.spaces().stream()
+            .filter(s -> !s.name().endsWith("attic"))
+            .mapToDouble(s -> v.of(s.key()).volume())
+            .sum();
+    assertThat(floors)
+        .isCloseTo((14 * 9 - 4 * 3) * 5.8, org.assertj.core.api.Assertions.within(1e-6));
+    BufferedImage picture = ImageIO.read(new ByteArrayInputStream(BoathouseAnnexe.picture()));
+    PlanDocument.Underlay u = plan.underlays().get(0);
+    for (PlanDocument.FloorPlan f : plan.floors().subList(0, 1)) {
+      for (PlanDocument.Line l : f.lines()) {
+        PlanPoint a = l.points().get(0);
+        PlanPoint b = l.points().get(1);
+        double x = u.originX() + (a.x() + b.x()) / 2 / u.scale();
+        double y = u.originY() - (a.y() + b.y()) / 2 / u.scale();
+        assertThat(picture.getRGB((int) x, (int) y) & 0xff).as(l.origin().label()).isLessThan(80);
+      }
+    }
+    assertThat(u.file()).isEqualTo(BoathouseAnnexe.PICTURE_NAME);
   }
 }

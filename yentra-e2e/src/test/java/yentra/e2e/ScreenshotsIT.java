@@ -175,19 +175,15 @@ class ScreenshotsIT {
     Files.write(dir.resolve("12-boundaries.png"), b.picture());
   }
 
-  /** The lifeboat station's office, drawn by numbers. */
+  /** The boathouse annexe on its picture, with a wall selected. */
   private static void drawing(RunningYentra yentra, Browser b, Path dir) throws Exception {
     b.driver.get(yentra.url("/"));
-    b.see(By.cssSelector("[placeholder='Name of a new project']"))
-        .sendKeys("Slip office", org.openqa.selenium.Keys.ENTER);
-    b.click("draw");
-    b.press("Add a storey");
-    new org.openqa.selenium.support.ui.Select(b.see(By.xpath("//fieldset[legend='Roof']//select")))
-        .selectByValue("hip");
-    b.waitFor("figures", () -> b.text("plan-figures").contains("1152.00 m²"));
-    b.press("Make this building");
-    b.see("drawing");
-    b.see("plan-figures");
+    b.click(By.xpath("//*[@data-testid='project'][contains(., 'boathouse-annexe.json')]"));
+    b.see("underlay");
+    b.see(By.cssSelector("[data-room]"));
+    b.settle();
+    new DrawingBoard(b).click(10, 2);
+    b.see("selected");
     b.settle();
     Files.write(dir.resolve("11-drawing.png"), b.picture());
   }

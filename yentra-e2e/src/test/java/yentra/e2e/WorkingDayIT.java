@@ -2,6 +2,8 @@ package yentra.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -9,6 +11,7 @@ import org.openqa.selenium.By;
 import org.openqa.selenium.Keys;
 import org.openqa.selenium.WebElement;
 import org.openqa.selenium.support.ui.Select;
+import yentra.demo.DemoFiles;
 
 /** What one person begins stays until it is taken or left, and is seen by others at once. */
 class WorkingDayIT {
@@ -252,19 +255,152 @@ class WorkingDayIT {
       b.see("stage");
       assertThat(b.see("sheet-spaces").getText()).contains("Ground south side", "Storey 3 attic");
       b.keys("1");
-      b.see("drawing");
-      field(b, "Ground").sendKeys(Keys.chord(Keys.CONTROL, "a"), "4.4");
-      b.press("Draw anew");
-      b.waitFor("drawn", () -> b.text("message").contains("Draws anew: height of Ground."));
+      DrawingBoard board = new DrawingBoard(b);
+      b.see("board");
+      board.set("Height", "4.4");
+      board.told("Makes Ground 4.400 m high.");
       b.keys("4");
       b.see("sheet-findings");
       // what is drawn lacks constructions, uses and a place, and nothing of its geometry is wrong
       assertThat(b.see("sheet-findings").getText()).doesNotContain("enclosed", "overlap", "sliver");
       b.chord(Keys.CONTROL, "z");
       b.keys("1");
-      b.waitFor("as before", () -> field(b, "Ground").getAttribute("value").equals("3.4"));
+      b.waitFor("as before", () -> board.field("Height").getAttribute("value").equals("3.400 m"));
       assertThat(b.complaints()).isEmpty();
     }
+  }
+
+  /**
+   * From a scanned plan to a handover by mouse and keys; then the architect's model comes, and
+   * takes over what was said of the drawing.
+   */
+  @Test
+  void aPlanIsTracedAndItsUsesGoOverToTheModel() throws Exception {
+    Path folder = Files.createTempDirectory("yentra-plan");
+    try (Browser b = new Browser()) {
+      b.driver.get(yentra.url("/"));
+      b.see(By.cssSelector("[placeholder='Name of a new project']"))
+          .sendKeys("Traced annexe", Keys.ENTER);
+      b.click("draw-plan");
+      DrawingBoard board = new DrawingBoard(b);
+      b.see("board");
+      // the picture is 30 m wide until its true length is told: 16 m between two points
+      b.driver
+          .findElement(Browser.id("underlay-file"))
+          .sendKeys(DrawingBoard.picture(folder).toString());
+      b.see("underlay");
+      double wide = 30.0 / 1900;
+      board.click(900 * wide, 50 * wide);
+      board.click(1700 * wide, 50 * wide);
+      board.type("16");
+      b.waitFor("scaled", () -> !b.has(By.cssSelector("[data-typed]")));
+      // the dimension line stayed where it was, and the wall is a metre above it; then it is laid
+      // where the station's own grid has it
+      b.press("Move");
+      board.click(900 * wide, 50 * wide + 1);
+      board.click(18, 0);
+      b.waitFor("moved", () -> b.text("board").contains("Click what is drawn"));
+      b.keys("f");
+      double x = 18;
+      double y = 0;
+      b.keys("o");
+      board.click(x, y);
+      board.hover(x + 10, y);
+      b.waitFor("snapped", () -> board.snap().equals("level"));
+      board.type("16");
+      board.hover(x + 16, y + 5);
+      board.type("39 ft 4 7/16 in");
+      board.hover(x + 3, y + 12);
+      b.waitFor("snapped", () -> board.snap().contains("level"));
+      board.click(x, y + 12);
+      board.click(x, y);
+      b.waitFor("a delivery", () -> b.driver.getCurrentUrl().contains("delivery="));
+      b.see(By.cssSelector("[data-room]"));
+
+      // walls: one along the middle, three across; each ends where it meets another
+      b.keys("l");
+      board.click(x, y + 6);
+      board.hover(x + 9, y + 6);
+      b.waitFor("snapped", () -> board.snap().startsWith("level"));
+      board.click(x + 16, y + 6);
+      board.told("Draws a wall on Ground.");
+      board.click(x + 8, y + 6);
+      board.click(x + 8, y);
+      b.waitFor("three rooms", () -> rooms(b) == 3);
+      board.click(x + 12, y);
+      board.click(x + 12, y + 6);
+      b.waitFor("four rooms", () -> rooms(b) == 4);
+      board.click(x + 6, y + 6);
+      board.click(x + 6, y + 12);
+      b.waitFor("five rooms", () -> rooms(b) == 5);
+      b.keys("t");
+      board.name(x + 3, y + 2, "Workshop", "WorkshopWorkshop");
+      board.name(x + 10, y + 2, "Kitchen", null);
+      board.name(x + 14, y + 2, "Plant room", null);
+      board.name(x + 3, y + 9, "Crew room", "DiningArea");
+      board.name(x + 10, y + 9, "Changing room", null);
+      b.keys("w");
+      board.click(x + 3, y + 12);
+      board.told("Fits a window on Ground.");
+
+      // storeys, a band on one of them, roof, windows and overhangs
+      board.choose("Form", "gable");
+      board.told("Draws anew: roof.");
+      b.see(By.cssSelector("[aria-label='How many times']"))
+          .sendKeys(Keys.chord(Keys.CONTROL, "a"), "2", Keys.ENTER);
+      board.told("Copies Ground up 2 times.");
+      board.storey("Storey 3");
+      b.press("Let it differ");
+      board.told("Lets Storey 3 differ from Ground.");
+      board.set("Perimeter band", "3");
+      board.told("Cuts a band of 3.000 m along the outer walls of Storey 3.");
+      board.set("Facing south", "40");
+      board.told("Draws anew: windows facing south.");
+      board.set("Overhang at the head", "0.8");
+      board.told("Draws anew: overhangs.");
+      board.storey("Ground");
+      assertThat(rooms(b)).isEqualTo(5);
+
+      // a wall is moved: the rooms keep what they are used for
+      b.keys("s");
+      board.drag(x + 8, y + 2, x + 9, y + 2);
+      board.told("Moves the wall on Ground by");
+      b.keys("3");
+      b.waitFor("uses", () -> b.text("sheet-spaces").contains("Workshop"));
+      assertThat(b.text("sheet-spaces")).contains("Crew room, Storey 2", "Dining area");
+
+      // constructions by type, and a handover that is read back equal
+      b.keys("5");
+      b.click(
+          By.xpath(
+              "//*[@data-testid='sheet-constructions']//*[@role='row'][contains(., 'No construction')]"));
+      b.click("give-defaults");
+      b.see("pending-summary");
+      b.click("apply");
+      b.waitFor("constructions", () -> !b.has("pending"));
+      b.keys("7");
+      b.click("write");
+      b.see("handover-row");
+      assertThat(b.see("handover").getText()).contains("read back equal");
+
+      // the architect's model of the same building takes the uses over
+      b.keys("1");
+      b.press("Intake report");
+      Path ifc = folder.resolve("annexe.ifc");
+      Files.write(ifc, DemoFiles.ifc());
+      b.driver.findElement(Browser.id("file")).sendKeys(ifc.toString());
+      b.waitFor("the model", () -> b.text("take-over").contains("recognised"));
+      b.press("Show what it does");
+      b.see("pending-summary");
+      b.click("apply");
+      b.waitFor("taken", () -> !b.has("pending"));
+      assertThat(b.text("take-over")).doesNotContain("Uses and gains");
+      assertThat(b.complaints()).isEmpty();
+    }
+  }
+
+  private static int rooms(Browser b) {
+    return b.driver.findElements(By.cssSelector("[data-room]")).size();
   }
 
   private static WebElement field(Browser b, String label) {

@@ -223,4 +223,34 @@ class PlansTest {
             .asString();
     assertThat(space(yentra.model(next), "Nets and floats").get("volume").asDouble()).isEqualTo(90);
   }
+
+  @Test
+  void whatWasSaidOfADrawingIsOfferedToTheModelThatComesLater() {
+    String used =
+        STORE.replace("\"name\": \"Nets\"", "\"name\": \"Nets\", \"use\": \"InactiveStorage\"");
+    assertThat(draw(used, "Says what the room is for.").status()).isEqualTo(200);
+    JsonNode none = yentra.get("/api/deliveries/" + delivery + "/take-over").json();
+    assertThat(none.has("drawing")).isFalse();
+    String model =
+        yentra.intake(project, "station.ifc", DemoFiles.ifc()).get("deliveryId").asString();
+    JsonNode t = yentra.get("/api/deliveries/" + model + "/take-over").json();
+    assertThat(t.get("drawing").asString()).isEqualTo("store.json");
+    assertThat(t.get("pairs").size() + t.get("come").size())
+        .isEqualTo(yentra.model(model).get("spaces").size());
+    // the drawn store lies in the boat hall
+    assertThat(t.get("pairs").get(0).get("name").asString()).isEqualTo("Boat hall");
+    JsonNode take = t.get("uses").get(0);
+    assertThat(take.get("rooms").get(0).get("use").asString()).isEqualTo("InactiveStorage");
+    long version = yentra.model(model).get("delivery").get("version").asLong();
+    assertThat(
+            yentra
+                .post(
+                    "/api/deliveries/" + model + "/repairs",
+                    Map.of("basedOn", version, "repair", take))
+                .status())
+        .isEqualTo(200);
+    assertThat(space(yentra.model(model), "Boat hall").get("use").asString())
+        .isEqualTo("InactiveStorage");
+    assertThat(yentra.get("/api/deliveries/" + model + "/take-over").json().get("uses")).isEmpty();
+  }
 }

@@ -19,7 +19,7 @@ import yentra.core.geometry.Vec3;
  * What a drawn building is in plan: rooms and openings of each storey, in metres and in the axes of
  * the drawing.
  */
-public record PlanSheet(List<Room> rooms, List<Gap> openings) {
+public record PlanSheet(List<DrawnRoom> rooms, List<DrawnOpening> openings) {
   public PlanSheet {
     rooms = List.copyOf(rooms);
     openings = List.copyOf(openings);
@@ -35,7 +35,7 @@ public record PlanSheet(List<Room> rooms, List<Gap> openings) {
    * @param inside a point within it, where a name can stand
    * @param rings the outer edge, then holes; open
    */
-  public record Room(
+  public record DrawnRoom(
       String key,
       String storey,
       String name,
@@ -52,7 +52,7 @@ public record PlanSheet(List<Room> rooms, List<Gap> openings) {
    * @param storey name of the storey whose room it belongs to
    * @param source id of what fitted it, or its path in the document
    */
-  public record Gap(
+  public record DrawnOpening(
       String key, String storey, OpeningType type, String source, PlanPoint from, PlanPoint to) {}
 
   /**
@@ -63,7 +63,7 @@ public record PlanSheet(List<Room> rooms, List<Gap> openings) {
    */
   public static PlanSheet of(PlanDocument document, Envelope envelope, Rules rules)
       throws UnreadableException {
-    List<Room> rooms = new ArrayList<>();
+    List<DrawnRoom> rooms = new ArrayList<>();
     Map<String, String> storeys = new HashMap<>();
     for (Volume v : Stacking.of(document, rules).volumes()) {
       Space s = v.space();
@@ -78,7 +78,7 @@ public record PlanSheet(List<Room> rooms, List<Gap> openings) {
       }
       Coordinate c = Arrangement.inside(v.footprint());
       rooms.add(
-          new Room(
+          new DrawnRoom(
               s.key(),
               v.storey().name(),
               s.name(),
@@ -88,7 +88,7 @@ public record PlanSheet(List<Room> rooms, List<Gap> openings) {
               new PlanPoint(c.x, c.y),
               rings));
     }
-    List<Gap> openings = new ArrayList<>();
+    List<DrawnOpening> openings = new ArrayList<>();
     for (Surface s : envelope.surfaces()) {
       for (Opening o : s.openings()) {
         String storey = s.sides().isEmpty() ? null : storeys.get(s.sides().get(0).space());
@@ -109,7 +109,7 @@ public record PlanSheet(List<Room> rooms, List<Gap> openings) {
   }
 
   /** An opening seen from above: its ends are the corners that are farthest apart. */
-  private static Gap gap(Opening o, String storey) {
+  private static DrawnOpening gap(Opening o, String storey) {
     List<Vec3> corners = o.polygon().outer();
     Vec3 from = corners.get(0);
     Vec3 to = from;
@@ -124,7 +124,7 @@ public record PlanSheet(List<Room> rooms, List<Gap> openings) {
         }
       }
     }
-    return new Gap(
+    return new DrawnOpening(
         o.key(),
         storey,
         o.type(),

@@ -15,7 +15,7 @@ import net.jqwik.api.constraints.LongRange;
 import org.junit.jupiter.api.Test;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.UnreadableException;
-import yentra.core.plan.PlanSheet.Room;
+import yentra.core.plan.PlanSheet.DrawnRoom;
 
 /** Keys of spaces while the drawing changes. */
 class KeptKeysTest {
@@ -32,7 +32,7 @@ class KeptKeysTest {
     }
   }
 
-  private static List<Room> rooms(PlanDocument d) {
+  private static List<DrawnRoom> rooms(PlanDocument d) {
     try {
       return PlanSheet.of(d, PlanEnvelope.of(d, Rules.standard()), Rules.standard()).rooms();
     } catch (UnreadableException e) {
@@ -82,8 +82,8 @@ class KeptKeysTest {
             .replace("\"lines\"", "\"spaces\": [{\"at\": [1,1], \"name\": \"Store\"}], \"lines\"");
     PlanDocument after = changed(before, named);
     assertThat(keys(after)).isEqualTo(keys(before));
-    assertThat(rooms(after)).extracting(Room::name).contains("Store", "Store, S1");
-    assertThat(rooms(after)).filteredOn(Room::named).hasSize(2);
+    assertThat(rooms(after)).extracting(DrawnRoom::name).contains("Store", "Store, S1");
+    assertThat(rooms(after)).filteredOn(DrawnRoom::named).hasSize(2);
     // and goes with its name, wherever that is put
     PlanDocument moved = changed(after, named.replace("\"at\": [1,1]", "\"at\": [9,1]"));
     assertThat(key(moved, "S0", 7, 4)).isEqualTo(key(before, "S0", 2, 4));
@@ -122,10 +122,10 @@ class KeptKeysTest {
                 BOX + ", \"spaces\": [{\"at\": [1,1], \"name\": \"Store\"}]",
                 "\"glazing\": [{\"id\": \"w1\", \"by\": \"hand\", \"storey\": \"S0\", \"at\": [5,0.01], \"width_m\": 1.2}],"));
     PlanSheet s = PlanSheet.of(d, PlanEnvelope.of(d, Rules.standard()), Rules.standard());
-    Room r = s.rooms().get(0);
+    DrawnRoom r = s.rooms().get(0);
     assertThat(r.area()).isCloseTo(80, within(1e-9));
     assertThat(r.rings().get(0)).hasSize(4);
-    PlanSheet.Gap g = s.openings().get(0);
+    PlanSheet.DrawnOpening g = s.openings().get(0);
     assertThat(g.source()).isEqualTo("w1");
     assertThat(g.storey()).isEqualTo("S0");
     assertThat(g.from().distance(g.to())).isCloseTo(1.2, within(1e-9));

@@ -254,6 +254,13 @@ public class DeliveryStore {
         .filter(f -> !f.getId().equals(d.getId()));
   }
 
+  /** The building of the project that was drawn last, unless it is this one. */
+  public Optional<DeliveryRecord> drawn(DeliveryRecord d) {
+    return ofProject(d.getProjectId()).stream()
+        .filter(o -> o.getFormat().equals("plan") && !o.getId().equals(d.getId()))
+        .reduce((first, second) -> second);
+  }
+
   /** The delivery, locked against other edits until the transaction ends. */
   public DeliveryRecord lock(UUID id) {
     return db.selectFrom(DELIVERY)

@@ -11,8 +11,10 @@ import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.transaction.support.TransactionTemplate;
+import yentra.demo.BoathouseAnnexe;
 import yentra.demo.DemoFiles;
 import yentra.server.YentraSettings;
+import yentra.server.plans.Underlays;
 import yentra.server.projects.ProjectStore;
 
 /** Hooks the intake into the scheduler, and loads the demo project into an empty database. */
@@ -22,16 +24,19 @@ public class IntakeConfig implements SmartInitializingSingleton {
 
   private final Intake intake;
   private final ProjectStore projects;
+  private final Underlays underlays;
   private final YentraSettings settings;
   private final TransactionTemplate transaction;
 
   IntakeConfig(
       Intake intake,
       ProjectStore projects,
+      Underlays underlays,
       YentraSettings settings,
       TransactionTemplate transaction) {
     this.intake = intake;
     this.projects = projects;
+    this.underlays = underlays;
     this.settings = settings;
     this.transaction = transaction;
   }
@@ -61,6 +66,10 @@ public class IntakeConfig implements SmartInitializingSingleton {
             UUID architecture = projects.create("Marram Point, the architect’s model", "Yentra");
             intake.receive(
                 architecture, DemoFiles.ARCHITECTS_NAME, DemoFiles.architectsIfc(), "Yentra");
+            UUID annexe = projects.create(BoathouseAnnexe.NAME, "Yentra");
+            underlays.keep(
+                annexe, BoathouseAnnexe.PICTURE_NAME, BoathouseAnnexe.picture(), "Yentra");
+            intake.receive(annexe, BoathouseAnnexe.PLAN_NAME, BoathouseAnnexe.plan(), "Yentra");
           }
         });
   }

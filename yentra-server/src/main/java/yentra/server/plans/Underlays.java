@@ -49,8 +49,7 @@ public class Underlays {
    * @param page of a PDF, from 1
    */
   @Transactional
-  public PlanViews.UnderlayView add(
-      UUID project, String fileName, byte[] bytes, int page, String by) {
+  PlanViews.UnderlayView add(UUID project, String fileName, byte[] bytes, int page, String by) {
     projects.get(project);
     if (db.fetchCount(UNDERLAY, UNDERLAY.PROJECT_ID.eq(project)) >= MOST) {
       throw Problem.notApplicable("The project has " + MOST + " pictures, and takes no more.");
@@ -69,6 +68,11 @@ public class Underlays {
         .onConflictDoNothing()
         .execute();
     return new PlanViews.UnderlayView(name, p.width(), p.height());
+  }
+
+  /** For the demo project: keeps a picture that is known to be one. */
+  public void keep(UUID project, String fileName, byte[] picture, String by) {
+    add(project, fileName, picture, 1, by);
   }
 
   private static String name(String fileName, Picture p, int page) {

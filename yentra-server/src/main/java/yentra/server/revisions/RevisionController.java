@@ -19,10 +19,12 @@ import yentra.server.web.RequestGuard;
 public class RevisionController {
   private final Deliveries deliveries;
   private final Revisions revisions;
+  private final TakeOvers takeOvers;
 
-  RevisionController(Deliveries deliveries, Revisions revisions) {
+  RevisionController(Deliveries deliveries, Revisions revisions, TakeOvers takeOvers) {
     this.deliveries = deliveries;
     this.revisions = revisions;
+    this.takeOvers = takeOvers;
   }
 
   @PostMapping("/log/position")
@@ -51,6 +53,12 @@ public class RevisionController {
   @GetMapping("/revision")
   RevisionViews.RevisionView revision(@PathVariable UUID id) {
     return revisions.of(id);
+  }
+
+  /** What could be taken over from a drawing; nothing is changed. */
+  @GetMapping("/take-over")
+  RevisionViews.TakeOverView takeOver(@PathVariable UUID id) {
+    return takeOvers.of(id);
   }
 
   @PostMapping("/replay")

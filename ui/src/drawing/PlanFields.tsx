@@ -26,21 +26,31 @@ import {
 export type Drawn = (doc: PlanDoc, what: string) => void;
 
 /** Sizes, storeys, roof, windows and overhangs of a drawn building, as numbers. */
-export function PlanFields({ doc, onChange }: { doc: PlanDoc; onChange: Drawn }) {
+export function PlanFields({
+  doc,
+  storeys = true,
+  onChange,
+}: {
+  doc: PlanDoc;
+  /** Storeys are asked for here, not beside. */
+  storeys?: boolean;
+  onChange: Drawn;
+}) {
   return (
     <div data-testid="plan-fields">
-      <Sizes doc={doc} onChange={onChange} />
-      <Storeys doc={doc} onChange={onChange} />
+      <Sizes doc={doc} bands={storeys} onChange={onChange} />
+      {storeys && <Storeys doc={doc} onChange={onChange} />}
       <RoofFields doc={doc} onChange={onChange} />
       <Windows doc={doc} onChange={onChange} />
     </div>
   );
 }
 
-function Sizes({ doc, onChange }: { doc: PlanDoc; onChange: Drawn }) {
+function Sizes({ doc, bands, onChange }: { doc: PlanDoc; bands: boolean; onChange: Drawn }) {
   const size = sizeOf(doc);
   const depths = new Set(doc.floors.map((f) => f.bands?.depth_m ?? 0));
   const corners = doc.floors.flatMap((f) => f.outlines.map((o) => o.corners.length));
+  if (!size && !bands) return null;
   return (
     <fieldset>
       <legend className="kicker mb-1">Plan</legend>
@@ -59,19 +69,21 @@ function Sizes({ doc, onChange }: { doc: PlanDoc; onChange: Drawn }) {
             onChange={(v) => onChange(withSize(doc, size.width, v), 'depth')}
           />
         </>
-      ) : (
+      ) : corners.length === 0 ? null : (
         <p className="text-muted">
           {corners.length} {corners.length === 1 ? 'outline' : 'outlines'} with{' '}
           {corners.reduce((a, b) => a + b, 0)} corners.
         </p>
       )}
-      <Length
-        label="Perimeter band"
-        hint="Depth of the rooms along the outer walls; 0 leaves each floor one room."
-        value={depths.size === 1 ? [...depths][0] : null}
-        least={0}
-        onChange={(v) => onChange(withBands(doc, v || null), 'perimeter band')}
-      />
+      {bands && (
+        <Length
+          label="Perimeter band"
+          hint="Depth of the rooms along the outer walls; 0 leaves each floor one room."
+          value={depths.size > 1 ? null : ([...depths][0] ?? 0)}
+          least={0}
+          onChange={(v) => onChange(withBands(doc, v || null), 'perimeter band')}
+        />
+      )}
     </fieldset>
   );
 }

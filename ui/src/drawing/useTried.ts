@@ -16,6 +16,8 @@ export function useTried(doc: PlanDoc) {
   const tried = useQuery({
     queryKey: ['plan', 'try', rested],
     queryFn: ({ signal }) => api.tryPlan(rested, signal),
+    // what encloses nothing comes to nothing
+    enabled: doc.floors.length > 0 && rested === text,
     retry: false,
     staleTime: Infinity,
     placeholderData: keepPreviousData,

@@ -3,7 +3,7 @@ import { firstBlock } from '../model/plan';
 import { PlanFields } from './PlanFields';
 import { PlanFigures } from './PlanFigures';
 import { useTried } from './useTried';
-import type { useIntake } from './useIntake';
+import type { useIntake } from '../shared/useIntake';
 
 /** A building by numbers, for a project without a model: its effect at once, then a delivery like any other. */
 export function DrawBlock({
