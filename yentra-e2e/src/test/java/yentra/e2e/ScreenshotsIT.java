@@ -179,6 +179,8 @@ class ScreenshotsIT {
   private static void drawing(RunningYentra yentra, Browser b, Path dir) throws Exception {
     b.driver.get(yentra.url("/"));
     b.click(By.xpath("//*[@data-testid='project'][contains(., 'boathouse-annexe.json')]"));
+    b.see("stage");
+    b.keys("1");
     b.see("underlay");
     b.see(By.cssSelector("[data-room]"));
     b.settle();
