@@ -84,6 +84,44 @@ class LauncherIT {
     return HttpClient.newHttpClient().send(r, HttpResponse.BodyHandlers.discarding()).statusCode();
   }
 
+  private String post(String path, String type, String body)
+      throws IOException, InterruptedException {
+    HttpRequest r =
+        HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+            .header("Content-Type", type)
+            .header("X-Yentra-Person", "Test")
+            .POST(HttpRequest.BodyPublishers.ofString(body))
+            .build();
+    HttpResponse<String> a =
+        HttpClient.newHttpClient().send(r, HttpResponse.BodyHandlers.ofString());
+    assertThat(a.statusCode()).as(a.body()).isBetween(200, 299);
+    return a.body();
+  }
+
+  /** The process that draws it is started from what the launcher runs. */
+  private void aPageOfAPdfIsDrawn() throws IOException, InterruptedException {
+    String project = post("/api/projects", "application/json", "{\"name\": \"Paper\"}");
+    String id = project.replaceFirst("(?s).*?\"id\":\"([^\"]+)\".*", "$1");
+    String pdf =
+        """
+        %PDF-1.4
+        1 0 obj <</Type/Catalog/Pages 2 0 R>> endobj
+        2 0 obj <</Type/Pages/Kids[3 0 R]/Count 1>> endobj
+        3 0 obj <</Type/Page/Parent 2 0 R/MediaBox[0 0 144 72]/Contents 4 0 R>> endobj
+        4 0 obj <</Length 15>> stream
+        10 10 20 20 re f
+        endstream endobj
+        trailer <</Root 1 0 R>>
+        %%EOF
+        """;
+    assertThat(
+            post(
+                "/api/projects/" + id + "/underlays?name=paper.pdf",
+                "application/octet-stream",
+                pdf))
+        .contains("paper page 1.png", "\"width\":300", "\"height\":150");
+  }
+
   @Test
   void startBringsBackWhatIsDown() throws Exception {
     String number = String.valueOf(port);
@@ -91,6 +129,7 @@ class LauncherIT {
     assertThat(first.code()).as(first.text()).isZero();
     assertThat(projects()).isEqualTo(200);
     assertThat(yentra("start").text()).contains("running already");
+    aPageOfAPdfIsDrawn();
 
     // the database alone is down
     run(

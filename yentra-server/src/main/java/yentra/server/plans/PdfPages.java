@@ -22,6 +22,10 @@ class PdfPages {
   /** Memory of the process. */
   private static final String HEAP = "-Xmx512m";
 
+  /** Starts what lies in an archive with its libraries inside, which the server may be. */
+  private static final String LAUNCHER =
+      "org.springframework.boot.loader.launch.PropertiesLauncher";
+
   /** How long it may take, s. */
   private static final int LONGEST = 40;
 
@@ -101,19 +105,17 @@ class PdfPages {
     }
   }
 
-  /** The server is one archive with its libraries inside, or, in tests, a list of folders. */
   private List<String> command(Path in, int page, Path out) {
-    String path = System.getProperty("java.class.path");
     List<String> c = new ArrayList<>();
     c.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
     c.addAll(
         List.of(heap, "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1", "-Djava.awt.headless=true"));
-    c.addAll(List.of("-cp", path));
-    if (path.endsWith("-boot.jar")) {
-      c.add("-Dloader.main=" + PdfPage.class.getName());
-      c.add("org.springframework.boot.loader.launch.PropertiesLauncher");
-    } else {
+    c.addAll(List.of("-cp", System.getProperty("java.class.path")));
+    if (ClassLoader.getSystemResource(LAUNCHER.replace('.', '/') + ".class") == null) {
       c.add(PdfPage.class.getName());
+    } else {
+      c.add("-Dloader.main=" + PdfPage.class.getName());
+      c.add(LAUNCHER);
     }
     c.addAll(List.of(in.toString(), String.valueOf(page), out.toString()));
     return c;
