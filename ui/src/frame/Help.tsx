@@ -17,6 +17,8 @@ const KEYS: [string, string][] = [
   ['V', 'the room to the model, or to the tables'],
   ['1 – 7', 'workspaces'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
+  ['S O L R W T K', 'on a drawing: select, outline, wall, rectangle, opening, name, block'],
+  ['Shift, Alt', 'while drawing: square, or free of what is near'],
   ['Shift drag', 'select by box (Alt takes away)'],
   ['Esc', 'clear'],
 ];

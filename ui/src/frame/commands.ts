@@ -1,4 +1,6 @@
 import type { NavigateFunction } from 'react-router';
+import { useBoard } from '../drawing/board';
+import { TOOLS } from '../drawing/words';
 import type { Model, Project } from '../model/api';
 import { turnLead, useLayout } from '../model/layout';
 import type { ModelIndex } from '../model/model';
@@ -204,6 +206,16 @@ export function commands(
       run: () => go('intake'),
       when: model.delivery.format === 'plan',
     },
+    ...TOOLS.map(([tool, label, , title]) => ({
+      label: `Drawing: ${label.toLowerCase()}`,
+      kind: 'command' as const,
+      words: `draw plan board ${title}`,
+      run: () => {
+        useBoard.setState({ tool, part: null });
+        go('intake');
+      },
+      when: model.delivery.format === 'plan',
+    })),
     {
       label: 'Bring in the next delivery',
       kind: 'command',

@@ -2,6 +2,8 @@ package yentra.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.net.Socket;
@@ -20,6 +22,7 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
@@ -90,7 +93,7 @@ class StormTest {
           }
         }
       }
-      out.add(path.toString().replace("{run}", values.get("run")));
+      out.add(path.toString().replace("{run}", values.get("run")).replace("{name}", "plan.png"));
     }
     return out;
   }
@@ -103,6 +106,9 @@ class StormTest {
     String project = yentra.project();
     String delivery =
         yentra.intake(project, "marram.xml", DemoFiles.faultyGbxml()).get("deliveryId").asString();
+    ByteArrayOutputStream png = new ByteArrayOutputStream();
+    ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", png);
+    yentra.upload("/api/projects/" + project + "/underlays?name=plan.png", png.toByteArray());
     List<String> reads = reads(yentra, project, yentra.model(delivery));
     assertThat(reads).hasSizeGreaterThan(25);
     for (String path : reads) {
