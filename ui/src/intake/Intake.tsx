@@ -3,6 +3,7 @@ import type { Edits } from '../model/useEdits';
 import { bytes, moment, NOTE_KINDS, schemaName } from '../model/words';
 import { useUnits } from '../model/units';
 import { Drop } from './Drop';
+import { MassFloors } from './MassFloors';
 import { PartOfProject } from './PartOfProject';
 import { TakeOver } from './TakeOver';
 import { ProjectSettings } from './ProjectSettings';
@@ -53,6 +54,7 @@ export function Intake({
           {d.sha256.slice(0, 24)}…
         </p>
         <PartOfProject model={model} project={project} edits={edits} />
+        <MassFloors model={model} intake={intake} />
         <TakeOver model={model} edits={edits} />
         <h2 className="kicker mt-3">Read</h2>
         <dl>

@@ -340,6 +340,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deliveries/{id}/mass": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["mass"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deliveries/{id}/model": {
         parameters: {
             query?: never;
@@ -2333,6 +2349,12 @@ export interface components {
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
             construction?: string;
         });
+        MassView: {
+            document?: string | null;
+            /** Format: double */
+            floorArea: number;
+            storeys: string[];
+        };
         MatchFacing: {
             kind: "MatchFacing";
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
@@ -4033,6 +4055,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ModelView"];
+                };
+            };
+        };
+    };
+    mass: {
+        parameters: {
+            query?: {
+                height?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MassView"];
                 };
             };
         };

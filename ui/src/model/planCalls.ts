@@ -15,6 +15,13 @@ export const planCalls = {
   /** What a plan document comes to; nothing is kept. */
   tryPlan: (document: string, signal: AbortSignal) =>
     ok(client.POST('/api/plans/try', { params: {}, body: { document }, signal })),
+  /** Floors of a delivery that brings a body and no rooms; of the storeys it states, or of one height. */
+  mass: (delivery: string, height: number | null) =>
+    ok(
+      client.GET('/api/deliveries/{id}/mass', {
+        params: { path: { id: delivery }, query: height === null ? {} : { height } },
+      }),
+    ),
   /** Pictures that drawings of the project can be traced from. */
   underlays: (project: string) =>
     ok(client.GET('/api/projects/{id}/underlays', { params: { path: { id: project } } })),

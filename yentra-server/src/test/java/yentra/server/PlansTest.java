@@ -253,4 +253,63 @@ class PlansTest {
         .isEqualTo("InactiveStorage");
     assertThat(yentra.get("/api/deliveries/" + model + "/take-over").json().get("uses")).isEmpty();
   }
+
+  /** A body of 20 by 10 m and 7 m high, with storeys at 0 and 3.5 m, and no rooms. */
+  private static final String MASS =
+      """
+      ISO-10303-21;
+      HEADER;FILE_DESCRIPTION((''),'2;1');FILE_NAME('','',(''),(''),'','','');FILE_SCHEMA(('IFC4'));ENDSEC;
+      DATA;
+      #1=IFCPROJECT('0YvctVUKr0kugbFTf53O9L',$,'P',$,$,$,$,(#2),#3);
+      #2=IFCGEOMETRICREPRESENTATIONCONTEXT($,'Model',3,1.E-5,#4,$);
+      #3=IFCUNITASSIGNMENT((#5));
+      #4=IFCAXIS2PLACEMENT3D(#6,$,$);
+      #5=IFCSIUNIT(*,.LENGTHUNIT.,$,.METRE.);
+      #6=IFCCARTESIANPOINT((0.,0.,0.));
+      #7=IFCLOCALPLACEMENT($,#4);
+      #8=IFCCARTESIANPOINT((0.,0.,3.5));
+      #9=IFCAXIS2PLACEMENT3D(#8,$,$);
+      #15=IFCLOCALPLACEMENT(#7,#9);
+      #10=IFCBUILDING('1YvctVUKr0kugbFTf53O9L',$,'B',$,$,#7,$,$,.ELEMENT.,$,$,$);
+      #11=IFCBUILDINGSTOREY('2YvctVUKr0kugbFTf53O9L',$,'Ground',$,$,#7,$,$,.ELEMENT.,0.);
+      #12=IFCBUILDINGSTOREY('3YvctVUKr0kugbFTf53O9L',$,'First',$,$,#15,$,$,.ELEMENT.,3.5);
+      #13=IFCRELAGGREGATES('0ZvctVUKr0kugbFTf53O9L',$,$,$,#1,(#10));
+      #14=IFCRELAGGREGATES('1ZvctVUKr0kugbFTf53O9L',$,$,$,#10,(#11,#12));
+      #20=IFCRECTANGLEPROFILEDEF(.AREA.,$,$,20.,10.);
+      #21=IFCDIRECTION((0.,0.,1.));
+      #22=IFCEXTRUDEDAREASOLID(#20,#4,#21,7.);
+      #23=IFCSHAPEREPRESENTATION(#2,'Body','SweptSolid',(#22));
+      #24=IFCPRODUCTDEFINITIONSHAPE($,$,(#23));
+      #25=IFCBUILDINGELEMENTPROXY('2ZvctVUKr0kugbFTf53O9L',$,'Mass',$,$,#7,#24,$,$);
+      #26=IFCRELCONTAINEDINSPATIALSTRUCTURE('3ZvctVUKr0kugbFTf53O9L',$,$,$,(#25),#11);
+      ENDSEC;
+      END-ISO-10303-21;
+      """;
+
+  @Test
+  void aMassIsCutIntoFloorsThatAreDrawnOn() {
+    String model =
+        yentra
+            .intake(project, "mass.ifc", MASS.getBytes(StandardCharsets.UTF_8))
+            .get("deliveryId")
+            .asString();
+    JsonNode m = yentra.get("/api/deliveries/" + model + "/mass").json();
+    assertThat(list(m.get("storeys")).stream().map(JsonNode::asString).toList())
+        .containsExactly("Ground", "First");
+    assertThat(m.get("floorArea").asDouble()).isEqualTo(400);
+    String plan =
+        yentra
+            .intake(
+                project,
+                "floors.json",
+                m.get("document").asString().getBytes(StandardCharsets.UTF_8))
+            .get("deliveryId")
+            .asString();
+    assertThat(space(yentra.model(plan), "First room").get("volume").asDouble()).isEqualTo(700);
+    JsonNode thin = yentra.get("/api/deliveries/" + model + "/mass?height=2.4").json();
+    assertThat(thin.get("storeys")).hasSize(3);
+    assertThat(yentra.get("/api/deliveries/" + model + "/mass?height=0.1").status()).isEqualTo(400);
+    assertThat(yentra.get("/api/deliveries/" + delivery + "/mass").json().has("document"))
+        .isFalse();
+  }
 }

@@ -46,6 +46,12 @@ public class PlanController {
     return plans.draw(id, asked, person);
   }
 
+  /** Floors that the bodies of a delivery without rooms would make; nothing is kept. */
+  @GetMapping("/deliveries/{id}/mass")
+  PlanViews.MassView mass(@PathVariable UUID id, @RequestParam(required = false) Double height) {
+    return plans.mass(id, height);
+  }
+
   /** What a plan document comes to; nothing is kept. */
   @PostMapping("/plans/try")
   PlanViews.TriedView attempt(@RequestBody PlanViews.TryPlanRequest asked) {

@@ -1,5 +1,7 @@
 package yentra.server.plans;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import yentra.core.plan.PlanFigures;
 import yentra.core.plan.PlanSheet;
@@ -32,6 +34,16 @@ final class PlanViews {
    * @param says what was done, in a sentence
    */
   record DrawRequest(long basedOn, String document, String says) {}
+
+  /**
+   * Floors of a delivery that brings a body and no rooms.
+   *
+   * @param document JSON; null when it brings no closed body
+   * @param storeys names, from the bottom
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  record MassView(
+      @Schema(nullable = true) String document, List<String> storeys, double floorArea) {}
 
   /** A document that is tried. */
   record TryPlanRequest(String document) {}

@@ -1,12 +1,15 @@
 package yentra.server.plans;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadNote;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.pipeline.Masses;
+import yentra.core.pipeline.Stage;
 import yentra.core.plan.KeptKeys;
 import yentra.core.plan.PlanDocument;
 import yentra.core.plan.PlanEnvelope;
@@ -28,6 +31,12 @@ import yentra.server.web.Problem;
 @Service
 public class Plans {
   private static final int LONGEST = 300;
+
+  /** Storeys of a body that says nothing of any, m; common practice, no source. */
+  private static final double USUAL_HEIGHT = 3.2;
+
+  private static final double LEAST_HEIGHT = 2;
+  private static final double MOST_HEIGHT = 50;
   private final Deliveries deliveries;
   private final DeliveryStates states;
 
@@ -73,6 +82,29 @@ public class Plans {
           return new ScopeStep.Draw(text(kept(drawn(id), document, s.context().rules())), says);
         },
         by);
+  }
+
+  /**
+   * Floors of a delivery that brings bodies and no rooms.
+   *
+   * @param height of all storeys in m; null for those that the file states
+   */
+  PlanViews.MassView mass(UUID id, Double height) {
+    if (height != null && !(height >= LEAST_HEIGHT && height <= MOST_HEIGHT)) {
+      throw Problem.bad("A storey is from 2 to 50 m high.");
+    }
+    DeliveryStates.State s = states.beforeRepairs(id);
+    Rules rules = s.context().rules();
+    Stage stage = new Stage(s.whole(), s.scope(), s.result(), s.context());
+    PlanDocument made =
+        Masses.floors(stage, height, USUAL_HEIGHT, "Floors of a mass", rules).orElse(null);
+    if (made == null) {
+      return new PlanViews.MassView(null, List.of(), 0);
+    }
+    return new PlanViews.MassView(
+        text(made),
+        made.storeys().stream().map(PlanDocument.StoreyPlan::name).toList(),
+        PlanFigures.of(envelope(made, rules), rules).floorArea());
   }
 
   /** What a document comes to; nothing is kept. */
