@@ -214,7 +214,7 @@ public final class RevisionComparison {
 
   private void compare(Surface s, Surface t) {
     List<String> details = new ArrayList<>();
-    text(details, "type", s.type().words(), t.type().words());
+    text(details, "type", s.type().gbxml(), t.type().gbxml());
     text(details, "exposure", s.exposure().label(), t.exposure().label());
     List<String> was = s.sides().stream().map(Side::space).map(recognition::now).toList();
     List<String> is = t.sides().stream().map(Side::space).toList();
@@ -286,7 +286,7 @@ public final class RevisionComparison {
       }
       Opening t = after.opening(now).orElseThrow();
       List<String> details = new ArrayList<>();
-      text(details, "type", o.type().words(), t.type().words());
+      text(details, "type", o.type().gbxml(), t.type().gbxml());
       text(details, "window type", glazed(before, o.glazing()), glazed(after, t.glazing()));
       text(details, "construction", made(before, o.construction()), made(after, t.construction()));
       boolean moved = outline(details, o.polygon(), t.polygon());
