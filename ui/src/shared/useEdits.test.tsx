@@ -100,6 +100,8 @@ describe('edits', () => {
     show(<Editor of={{ ...m, delivery }} />);
     act(() => now().undo());
     await waitFor(() => expect(useView.getState().message?.text).toBe('Undone: Deletes a wall.'));
+    // a second edit is not begun while the first is on its way
+    await waitFor(() => expect(screen.getByTestId('busy').textContent).toBe('false'));
     act(() => now().redo());
     await waitFor(() => expect(useView.getState().message?.text).toBe('Made again: Turns a wall.'));
   });
