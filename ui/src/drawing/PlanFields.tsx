@@ -15,15 +15,15 @@ import {
   withoutTopStorey,
   withRoof,
   withSize,
-  withStorey,
   withWindows,
   type Glazing,
   type PlanDoc,
   type RoofKind,
 } from '../model/plan';
+import { copiedUp } from './storeys';
 
 /** Takes a drawing that was changed, with what was changed of it in a word or two. */
-export type Drawn = (doc: PlanDoc, what: string) => void;
+export type Changed = (doc: PlanDoc, what: string) => void;
 
 /** Sizes, storeys, roof, windows and overhangs of a drawn building, as numbers. */
 export function PlanFields({
@@ -34,7 +34,7 @@ export function PlanFields({
   doc: PlanDoc;
   /** Storeys are asked for here, not beside. */
   storeys?: boolean;
-  onChange: Drawn;
+  onChange: Changed;
 }) {
   return (
     <div data-testid="plan-fields">
@@ -46,7 +46,7 @@ export function PlanFields({
   );
 }
 
-function Sizes({ doc, bands, onChange }: { doc: PlanDoc; bands: boolean; onChange: Drawn }) {
+function Sizes({ doc, bands, onChange }: { doc: PlanDoc; bands: boolean; onChange: Changed }) {
   const size = sizeOf(doc);
   const depths = new Set(doc.floors.map((f) => f.bands?.depth_m ?? 0));
   const corners = doc.floors.flatMap((f) => f.outlines.map((o) => o.corners.length));
@@ -88,7 +88,7 @@ function Sizes({ doc, bands, onChange }: { doc: PlanDoc; bands: boolean; onChang
   );
 }
 
-function Storeys({ doc, onChange }: { doc: PlanDoc; onChange: Drawn }) {
+function Storeys({ doc, onChange }: { doc: PlanDoc; onChange: Changed }) {
   return (
     <fieldset className="mt-2">
       <legend className="kicker mb-1">Storeys, from the top</legend>
@@ -107,7 +107,7 @@ function Storeys({ doc, onChange }: { doc: PlanDoc; onChange: Drawn }) {
         <button
           type="button"
           className="btn"
-          onClick={() => onChange(withStorey(doc), 'a storey on top')}
+          onClick={() => onChange(copiedUp(doc, fromBelow(doc).at(-1)!.name, 1), 'a storey on top')}
         >
           Add a storey
         </button>
@@ -132,7 +132,7 @@ const ROOFS: [RoofKind, string][] = [
   ['hip', 'hipped'],
 ];
 
-function RoofFields({ doc, onChange }: { doc: PlanDoc; onChange: Drawn }) {
+function RoofFields({ doc, onChange }: { doc: PlanDoc; onChange: Changed }) {
   const roof = roofOf(doc);
   const pitched = (roof.kind ?? 'flat') !== 'flat';
   return (
@@ -192,7 +192,7 @@ const FORMS: [string, string][] = [
   ['each', 'one in each bay'],
 ];
 
-function Windows({ doc, onChange }: { doc: PlanDoc; onChange: Drawn }) {
+function Windows({ doc, onChange }: { doc: PlanDoc; onChange: Changed }) {
   const any: Glazing = doc.glazing?.find((g) => g.id?.startsWith('windows-')) ?? {
     sill_m: 0.9,
     head_m: 2.7,

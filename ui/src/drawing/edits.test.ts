@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { firstBlock, type Floor, type PlanDoc, type Underlay } from '../model/plan';
+import {
+  firstBlock,
+  roofOf,
+  withoutTopStorey,
+  withRoof,
+  type Floor,
+  type PlanDoc,
+  type Underlay,
+} from '../model/plan';
 import {
   addBlock,
   addLine,
@@ -262,6 +270,15 @@ describe('a drawing that is changed', () => {
       spaces: [{ id: 'room-2', name: 'Hall, Storey 3' }],
     });
     expect(JSON.stringify(own)).not.toContain('"ids"');
+  });
+
+  it('gains a storey with the plan of the topmost, and its roof, and loses it again', () => {
+    const d = copiedUp(withRoof(doc(), { storey: 'Storey 2', kind: 'hip' }), 'Storey 2', 1);
+    expect(d.floors[0].copies).toEqual(['Storey 2', 'Storey 3']);
+    expect(roofOf(d)).toMatchObject({ storey: 'Storey 3', kind: 'hip', pitch_deg: 30 });
+    const back = withoutTopStorey(d);
+    expect(back.storeys).toEqual(doc().storeys);
+    expect(roofOf(back)).toMatchObject({ storey: 'Storey 2', kind: 'hip' });
   });
 
   it('cuts a band on one storey and the ones that have its plan', () => {

@@ -3,7 +3,7 @@ import { useView } from '../model/state';
 import { useUnits } from '../model/units';
 import { useBoard } from './board';
 import { moved, nameOf, pointsOf, refsOn, sameRef, segmentsOf, type Part } from './edits';
-import { cross, distance, dot, minus, nearest, times, unit, type Pt } from './plane';
+import { cross, distance, minus, nearest, times, unit, type Pt } from './plane';
 import { snap } from './snap';
 import { roomAt } from './useTracing';
 import type { Drawn } from './useDrawing';
@@ -123,5 +123,5 @@ function shift(drawn: Drawn, { part, from, to }: Grab): Pt {
   if (!u) return [0, 0];
   // so that the side goes through the point that it is drawn to
   const across: Pt = [-u[1], u[0]];
-  return times(across, cross(u, minus(to, s.a)) || dot(across, minus(to, s.a)));
+  return times(across, cross(u, minus(to, s.a)));
 }

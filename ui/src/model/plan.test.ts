@@ -4,16 +4,13 @@ import {
   firstBlock,
   fromBelow,
   overhangOf,
-  roofOf,
   sizeOf,
   windowsOf,
   withBands,
   withHeight,
   withOverhang,
-  withoutTopStorey,
   withRoof,
   withSize,
-  withStorey,
   withWindows,
   type PlanDoc,
 } from './plan';
@@ -32,21 +29,19 @@ describe('a drawn block', () => {
   });
 
   it('moves the storeys above with a height', () => {
-    const d = withHeight(withStorey(block()), 'Storey 2', 3);
+    const d = withHeight(
+      {
+        ...block(),
+        storeys: [...block().storeys, { name: 'Storey 3', level_m: 6.8, height_m: 3.4 }],
+      },
+      'Storey 2',
+      3,
+    );
     expect(levels(d)).toEqual([
       ['Ground', 0, 3.4],
       ['Storey 2', 3.4, 3],
       ['Storey 3', 6.4, 3.4],
     ]);
-  });
-
-  it('gains a storey with the plan of the topmost, and its roof', () => {
-    const d = withStorey(withRoof(block(), { storey: 'Storey 2', kind: 'hip' }));
-    expect(d.floors[0].copies).toEqual(['Storey 2', 'Storey 3']);
-    expect(roofOf(d)).toMatchObject({ storey: 'Storey 3', kind: 'hip', pitch_deg: 30 });
-    const back = withoutTopStorey(d);
-    expect(levels(back)).toEqual(levels(block()));
-    expect(roofOf(back).kind).toBe('hip');
   });
 
   it('keeps a top storey that has a plan or a rule of its own', () => {

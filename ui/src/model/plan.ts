@@ -216,32 +216,6 @@ export function withHeight(doc: PlanDoc, name: string, height: number): PlanDoc 
   };
 }
 
-/** A storey more on top, with the plan of the topmost; its roof moves up. */
-export function withStorey(doc: PlanDoc): PlanDoc {
-  const top = fromBelow(doc).at(-1)!;
-  let n = doc.storeys.length + 1;
-  while (doc.storeys.some((s) => s.name === `Storey ${n}` || s.id === `storey-${n}`)) n++;
-  const name = `Storey ${n}`;
-  return {
-    ...doc,
-    storeys: [
-      ...doc.storeys,
-      {
-        id: `storey-${n}`,
-        name,
-        level_m: mm(top.level_m + top.height_m),
-        height_m: top.height_m,
-      },
-    ],
-    floors: doc.floors.map((f) =>
-      f.storey === top.name || f.copies?.includes(top.name)
-        ? { ...f, copies: [...(f.copies ?? []), name] }
-        : f,
-    ),
-    roofs: (doc.roofs ?? []).map((r) => (r.storey === top.name ? { ...r, storey: name } : r)),
-  };
-}
-
 /** Whether the topmost storey can go: it is only a copy of another one, and no rule names it. */
 export function canLoseStorey(doc: PlanDoc): boolean {
   const top = fromBelow(doc).at(-1)!.name;
