@@ -18,17 +18,25 @@ describe('a body without rooms', () => {
         document: '{}',
         storeys: ['Ground', 'First'],
         floorArea: 400,
+        volume: 1400,
+        bodyVolume: 1500,
+        notes: ['The ground is taken to be at the lowest floor, 0.00 m.'],
       },
       'GET /api/deliveries/d/mass?height=2.4': {
         document: '{"thin":1}',
         storeys: ['Ground', 'Storey 2', 'Storey 3'],
         floorArea: 600,
+        volume: 1500,
+        bodyVolume: 1500,
+        notes: [],
       },
     });
     const bring = vi.fn();
     const intake = { sending: null, job: null, bring } as never;
     const { user } = show(<MassFloors model={mass} intake={intake} />);
     expect(await screen.findByText(/400.00 m² of floor on Ground, First/)).toBeTruthy();
+    expect(screen.getByText(/1400.00 m³ of the body’s 1500.00 m³/)).toBeTruthy();
+    expect(screen.getByText(/ground is taken/)).toBeTruthy();
     const field = screen.getByLabelText<HTMLInputElement>('Storey height');
     await user.type(field, '1');
     expect(field.getAttribute('aria-invalid')).toBe('true');

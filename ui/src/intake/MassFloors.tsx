@@ -38,8 +38,14 @@ export function MassFloors({
       <h2 className="kicker mt-3 mb-1">A body without rooms</h2>
       <p>
         Cut at half the height of each storey it has {units.area.text(m.floorArea)} of floor on{' '}
-        {m.storeys.join(', ')}.
+        {m.storeys.join(', ')}: {units.volume.text(m.volume)} of the body’s{' '}
+        {units.volume.text(m.bodyVolume)}.
       </p>
+      {m.notes.map((n) => (
+        <p key={n} className="text-muted">
+          {units.said(n)}
+        </p>
+      ))}
       <label className="mt-1 flex items-center justify-between gap-2">
         <span className="text-muted">Storey height</span>
         <input

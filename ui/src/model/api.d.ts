@@ -2350,10 +2350,15 @@ export interface components {
             construction?: string;
         });
         MassView: {
+            /** Format: double */
+            bodyVolume: number;
             document?: string | null;
             /** Format: double */
             floorArea: number;
+            notes: string[];
             storeys: string[];
+            /** Format: double */
+            volume: number;
         };
         MatchFacing: {
             kind: "MatchFacing";

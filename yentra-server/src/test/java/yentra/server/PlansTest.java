@@ -297,6 +297,10 @@ class PlansTest {
     assertThat(list(m.get("storeys")).stream().map(JsonNode::asString).toList())
         .containsExactly("Ground", "First");
     assertThat(m.get("floorArea").asDouble()).isEqualTo(400);
+    assertThat(m.get("volume").asDouble()).isEqualTo(1400);
+    assertThat(m.get("bodyVolume").asDouble()).isEqualTo(1400);
+    assertThat(list(m.get("notes")).stream().map(JsonNode::asString).toList())
+        .containsExactly("The ground is taken to be at the lowest floor, 0.00 m.");
     String plan =
         yentra
             .intake(

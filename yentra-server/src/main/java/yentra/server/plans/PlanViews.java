@@ -40,10 +40,19 @@ final class PlanViews {
    *
    * @param document JSON; null when it brings no closed body
    * @param storeys names, from the bottom
+   * @param floorArea m²
+   * @param volume of the floors, m³
+   * @param bodyVolume of the bodies that they are cut from, m³
+   * @param notes what was assumed or left out
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   record MassView(
-      @Schema(nullable = true) String document, List<String> storeys, double floorArea) {}
+      @Schema(nullable = true) String document,
+      List<String> storeys,
+      double floorArea,
+      double volume,
+      double bodyVolume,
+      List<String> notes) {}
 
   /** A document that is tried. */
   record TryPlanRequest(String document) {}

@@ -96,15 +96,19 @@ public class Plans {
     DeliveryStates.State s = states.beforeRepairs(id);
     Rules rules = s.context().rules();
     Stage stage = new Stage(s.whole(), s.scope(), s.result(), s.context());
-    PlanDocument made =
+    Masses.Cut cut =
         Masses.floors(stage, height, USUAL_HEIGHT, "Floors of a mass", rules).orElse(null);
-    if (made == null) {
-      return new PlanViews.MassView(null, List.of(), 0);
+    if (cut == null) {
+      return new PlanViews.MassView(null, List.of(), 0, 0, 0, List.of());
     }
+    PlanFigures figures = PlanFigures.of(envelope(cut.document(), rules), rules);
     return new PlanViews.MassView(
-        text(made),
-        made.storeys().stream().map(PlanDocument.StoreyPlan::name).toList(),
-        PlanFigures.of(envelope(made, rules), rules).floorArea());
+        text(cut.document()),
+        cut.document().storeys().stream().map(PlanDocument.StoreyPlan::name).toList(),
+        figures.floorArea(),
+        figures.volume(),
+        cut.bodyVolume(),
+        cut.notes());
   }
 
   /** What a document comes to; nothing is kept. */
