@@ -8,7 +8,6 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import yentra.core.boundary.BoundaryOptions;
-import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
 import yentra.core.finding.Limits;
@@ -17,7 +16,8 @@ import yentra.core.intake.DeliveryFormat;
 /** Makes an envelope from a plan document, writes it and reads it back. */
 @Command(
     name = "draw",
-    description = "Makes the envelope of a plan document and writes it as gbXML 6.01.",
+    description =
+        "Makes the envelope of a plan document and writes it: OUT.xml as gbXML 6.01, OUT.ifc as IFC4.",
     mixinStandardHelpOptions = true)
 final class DrawCommand implements Callable<Integer> {
   @Parameters(paramLabel = "PLAN", description = "a plan document (JSON)")
@@ -28,17 +28,14 @@ final class DrawCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException, UnreadableException {
-    if (!out.toString().toLowerCase(Locale.ROOT).endsWith(".xml")) {
-      throw new IOException(
-          "A drawn building is written as gbXML: give OUT a name that ends in .xml.");
-    }
+    OutputFormat format = OutputFormat.of(null, out);
     Checked checked = Checked.of(in, Limits.STANDARD, BoundaryOptions.STANDARD, null, null);
     if (checked.format() != DeliveryFormat.PLAN) {
       throw new IOException(in + " is no plan document. Use translate for IFC and gbXML.");
     }
-    Handover handover =
-        Handover.gbxml(checked.envelope(), checked.context().types(), ReadLimits.standard());
+    Handover handover = format.write(checked);
     checked.envelope().notes().forEach(n -> System.out.println("note: " + n.message()));
+    handover.notes().forEach(n -> System.out.println("note: " + n));
     return Output.handover(
         out,
         handover,

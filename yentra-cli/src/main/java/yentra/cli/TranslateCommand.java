@@ -7,16 +7,16 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
 import yentra.core.finding.Limits;
 import yentra.core.finding.Severity;
+import yentra.core.intake.DeliveryFormat;
 
 /** Writes the envelope as gbXML and reads it back. */
 @Command(
     name = "translate",
-    description = "Writes the envelope of a file as gbXML 6.01.",
+    description = "Writes the envelope of a file as gbXML 6.01 or IFC4.",
     mixinStandardHelpOptions = true)
 final class TranslateCommand implements Callable<Integer> {
   @Mixin private BoundaryChoice boundaries = new BoundaryChoice();
@@ -27,7 +27,9 @@ final class TranslateCommand implements Callable<Integer> {
   @Option(names = "-o", required = true, paramLabel = "OUT", description = "the file to write")
   private Path out;
 
-  @Option(names = "--to", defaultValue = "gbxml-6.01", description = "gbxml-6.01 (default)")
+  @Option(
+      names = "--to",
+      description = "gbxml-6.01 or ifc4; without it the ending of OUT decides: .xml or .ifc")
   private String to;
 
   @Option(names = "--allow-blockers", description = "write even when blockers are open")
@@ -35,10 +37,13 @@ final class TranslateCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException, UnreadableException {
-    if (!to.equals("gbxml-6.01")) {
-      throw new IOException("The format " + to + " is not offered; gbxml-6.01 is.");
-    }
+    OutputFormat format = OutputFormat.of(to, out);
     Checked checked = Checked.of(in, Limits.STANDARD, boundaries.options(), null, null);
+    if (format == OutputFormat.IFC && checked.format() == DeliveryFormat.IFC) {
+      throw new IOException(
+          in
+              + " is an IFC file already, and its architecture would be lost: use scope to trim it.");
+    }
     long blockers = checked.count(Severity.BLOCKER);
     if (blockers > 0 && !allowBlockers) {
       System.err.println(
@@ -49,8 +54,8 @@ final class TranslateCommand implements Callable<Integer> {
               + " open, so nothing was written. See them with check, or write all the same with --allow-blockers.");
       return 1;
     }
-    Handover handover =
-        Handover.gbxml(checked.envelope(), checked.context().types(), ReadLimits.standard());
+    Handover handover = format.write(checked);
+    handover.notes().forEach(n -> System.out.println("note: " + n));
     return Output.handover(out, handover, handover.bytes().length + " bytes");
   }
 }

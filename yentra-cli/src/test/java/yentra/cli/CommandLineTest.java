@@ -124,7 +124,17 @@ class CommandLineTest {
     assertThat(refused.err()).contains("floors[0].outlines[0].corners[2][1]").contains("line 3");
     assertThat(dir.resolve("bad.xml")).doesNotExist();
     assertThat(run("draw", sound, "-o", out).err()).contains("is no plan document");
-    assertThat(run("draw", in, "-o", dir.resolve("plan.ifc")).exit()).isEqualTo(2);
+    Path ifc = dir.resolve("plan.ifc");
+    Run model = run("draw", in, "-o", ifc);
+    assertThat(model.exit()).isZero();
+    assertThat(model.out()).contains("2 spaces").contains("read back equal");
+    JsonNode again = run("check", "--format", "json", ifc).json();
+    assertThat(again.get("totals")).isEqualTo(own.get("totals"));
+    assertThat(run("translate", in, "-o", dir.resolve("t.ifc")).exit()).isZero();
+    assertThat(Files.readAllBytes(dir.resolve("t.ifc"))).isEqualTo(Files.readAllBytes(ifc));
+    assertThat(run("translate", ifc, "--to", "ifc4", "-o", dir.resolve("u.ifc")).err())
+        .contains("is an IFC file already");
+    assertThat(run("draw", in, "-o", dir.resolve("plan.dwg")).err()).contains(".xml (gbXML 6.01)");
   }
 
   @Test

@@ -152,6 +152,7 @@ class ArchitectureTest {
               "envelope",
               "boundary",
               "gbxml",
+              "ifc",
               "table",
               "library",
               "finding",

@@ -1,16 +1,14 @@
 package yentra.demo;
 
-import java.math.BigInteger;
-import java.nio.ByteBuffer;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.UUID;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
+import yentra.core.ifc.MadeGlobalId;
+import yentra.core.step.StepWriter;
 
 /** The data section of a STEP file (ISO 10303-21) while it grows: instances, points, bodies. */
 final class StepFile {
@@ -35,40 +33,16 @@ final class StepFile {
   }
 
   static String text(String s) {
-    StringBuilder b = new StringBuilder("'");
-    for (char c : s.toCharArray()) {
-      if (c > 126) {
-        b.append(String.format("\\X2\\%04X\\X0\\", (int) c));
-      } else {
-        b.append(c == '\'' ? "''" : c == '\\' ? "\\\\" : String.valueOf(c));
-      }
-    }
-    return b.append('\'').toString();
+    return StepWriter.text(s);
   }
 
   /** A GlobalId that depends on the name alone: 128 bits of a name-based UUID, in IFC's base 64. */
   static String guid(String name) {
-    UUID u = UUID.nameUUIDFromBytes(("marram-point/" + name).getBytes(StandardCharsets.UTF_8));
-    String alphabet = "0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz_$";
-    BigInteger v =
-        new BigInteger(
-            1,
-            ByteBuffer.allocate(16)
-                .putLong(u.getMostSignificantBits())
-                .putLong(u.getLeastSignificantBits())
-                .array());
-    char[] c = new char[22];
-    for (int i = 21; i >= 0; i--) {
-      c[i] = alphabet.charAt(v.and(BigInteger.valueOf(63)).intValue());
-      v = v.shiftRight(6);
-    }
-    return "'" + new String(c) + "'";
+    return "'" + MadeGlobalId.of("marram-point/" + name) + "'";
   }
 
   static String refs(List<Integer> ids) {
-    StringBuilder b = new StringBuilder("(");
-    ids.forEach(i -> b.append(b.length() > 1 ? "," : "").append('#').append(i));
-    return b.append(')').toString();
+    return StepWriter.refs(ids);
   }
 
   int point(Vec3 p) {

@@ -276,40 +276,11 @@ public final class EnvelopeDifference {
       differences.add("The " + field + " of " + what + " has another number of vertices or holes.");
       return;
     }
-    double far = apart(a.outer(), b.outer());
-    for (List<Vec3> hole : a.holes()) {
-      double least = Double.POSITIVE_INFINITY;
-      for (List<Vec3> other : b.holes()) {
-        if (other.size() == hole.size()) {
-          least = Math.min(least, Math.min(apart(hole, other), apart(hole, reversed(other))));
-        }
-      }
-      far = Math.max(far, least);
-    }
+    double far = OutlinesApart.of(a, b, shift, tolerance);
     if (far > tolerance.length()) {
       differences.add(
           String.format(Locale.ROOT, "The %s of %s differs by up to %.6f m.", field, what, far));
     }
-  }
-
-  private static List<Vec3> reversed(List<Vec3> ring) {
-    List<Vec3> out = new ArrayList<>(ring);
-    java.util.Collections.reverse(out);
-    return out;
-  }
-
-  /** How far the corners of two rings are apart, wherever the second begins. */
-  private double apart(List<Vec3> a, List<Vec3> b) {
-    double least = Double.POSITIVE_INFINITY;
-    int n = a.size();
-    for (int turn = 0; turn < n && least > tolerance.length(); turn++) {
-      double far = 0;
-      for (int i = 0; i < n && far < least; i++) {
-        far = Math.max(far, a.get(i).distance(b.get((i + turn) % n).plus(shift)));
-      }
-      least = Math.min(least, far);
-    }
-    return n == 0 ? 0 : least;
   }
 
   private void same(String what, String field, Object a, Object b) {

@@ -119,7 +119,7 @@ final class EditedSets {
     int made =
         text.add(
             "IFCPROPERTYSET('"
-                + GlobalIds.of("set/" + seed)
+                + MadeGlobalId.of("set/" + seed)
                 + "',"
                 + owner
                 + ","

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.Space;
+import yentra.core.envelope.StandardUses;
 import yentra.core.envelope.Zone;
 import yentra.core.library.Library;
 import yentra.core.library.SpaceUse;
@@ -49,10 +50,17 @@ final class IfcSpaceData {
     return null;
   }
 
-  /** The first of the properties that is a number. */
+  /**
+   * The first of the properties that is a number. Of a bounded value, as the standard's thermal
+   * loads are, its set point counts, else a bound.
+   */
   private static Double number(List<PropertySet> sets, String set, String... properties) {
     for (String p : properties) {
-      if (value(sets, set, p) instanceof PropertyValue.Number n) {
+      PropertyValue v = value(sets, set, p);
+      if (v instanceof PropertyValue.Many m && !m.values().isEmpty()) {
+        v = m.values().get(0);
+      }
+      if (v instanceof PropertyValue.Number n) {
         return n.value();
       }
     }
@@ -60,14 +68,18 @@ final class IfcSpaceData {
   }
 
   /**
-   * The use that OccupancyType says, as gbXML calls it; empty where it says nothing, or what no use
-   * is known by.
+   * The use that OccupancyType says, as gbXML calls it: a word of the standard as it stands, else
+   * the use that is known by such words; empty where it says nothing, or what no use is known by.
    */
   String use(List<PropertySet> sets) {
     PropertyValue v = value(sets, OCCUPANCY, "OccupancyType");
     String said = v == null ? "" : v.text().strip();
     if (said.isEmpty()) {
       return "";
+    }
+    if (StandardUses.spaces().contains(said)) {
+      understood.add(said);
+      return said;
     }
     Library uses = Library.shipped();
     Optional<SpaceUse> use = uses.use(said).or(() -> uses.useByName(said));

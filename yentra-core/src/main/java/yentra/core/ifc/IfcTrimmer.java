@@ -20,7 +20,7 @@ import yentra.core.step.StepInstance;
  * Writes the part of an IFC file that is in scope, in the same schema: elements in scope, the
  * spatial structure they stand in, and all that these refer to. Instances that stay are copied as
  * they stand; relationships lose what is out; property sets lose what is not kept, and get the
- * values that were set. GlobalIds and instance numbers stay.
+ * values that were set. MadeGlobalId and instance numbers stay.
  *
  * <p>Left out on purpose: presentation styles, connections between elements, documents, processes
  * and other relationships that say nothing about geometry, adjacency, materials or properties.

@@ -25,7 +25,7 @@ final class TowardsUnread {
   private TowardsUnread() {}
 
   /**
-   * @param named GlobalIds of elements that internal boundaries of spaces without a body name
+   * @param named MadeGlobalId of elements that internal boundaries of spaces without a body name
    */
   static List<Surface> of(
       List<Surface> surfaces, List<Space> spaces, ArchitecturalModel model, Set<String> named) {
@@ -51,7 +51,7 @@ final class TowardsUnread {
     return out;
   }
 
-  /** GlobalIds of elements that internal boundaries of spaces without a body name. */
+  /** MadeGlobalId of elements that internal boundaries of spaces without a body name. */
   static Set<String> beside(IfcModel model, List<Space> spaces) {
     StepFile file = model.file();
     Set<String> without = new HashSet<>();

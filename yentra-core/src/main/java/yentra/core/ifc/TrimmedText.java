@@ -67,7 +67,7 @@ final class TrimmedText {
   void defines(String seed, List<Integer> elements, int set) {
     add(
         "IFCRELDEFINESBYPROPERTIES('"
-            + GlobalIds.of(seed)
+            + MadeGlobalId.of(seed)
             + "',"
             + anyOwner()
             + ",$,$,"

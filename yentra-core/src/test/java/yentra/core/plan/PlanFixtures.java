@@ -16,9 +16,9 @@ import yentra.core.finding.Limits;
 import yentra.core.geometry.Tolerance;
 
 /** Plan documents as text, and what is measured of the envelopes made of them. */
-final class PlanFixtures {
+public final class PlanFixtures {
   /** The document that the format's description shows. */
-  static final String STORE =
+  public static final String STORE =
       """
       {
         "yentraPlan": 1,
@@ -51,7 +51,7 @@ final class PlanFixtures {
     }
   }
 
-  static Envelope envelope(String json) {
+  public static Envelope envelope(String json) {
     try {
       return PlanEnvelope.of(read(json), Rules.standard());
     } catch (UnreadableException e) {

@@ -9,7 +9,7 @@ import java.util.Random;
  * Plan documents by chance: outlines on a grid of metres, turned and moved, with lines, bands,
  * storeys that differ, halls, roofs, windows and shading.
  */
-final class RandomPlan {
+public final class RandomPlan {
   private final Random random;
   private final double turn;
   private final double dx;
@@ -22,7 +22,7 @@ final class RandomPlan {
   double volume;
   boolean pitched;
 
-  RandomPlan(long seed) {
+  public RandomPlan(long seed) {
     this.random = new Random(seed);
     this.turn = random.nextInt(3) == 0 ? 0 : random.nextDouble() * 2 * Math.PI;
     this.dx = random.nextInt(200) - 100 + random.nextDouble();
@@ -30,7 +30,7 @@ final class RandomPlan {
     document();
   }
 
-  String json() {
+  public String json() {
     return json.toString();
   }
 

@@ -1,8 +1,10 @@
 package yentra.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static org.assertj.core.api.Assumptions.assumeThat;
 
+import java.io.ByteArrayInputStream;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -13,26 +15,35 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import yentra.core.boundary.SpaceVolumes;
+import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.Rules;
+import yentra.core.envelope.SurfaceTypes;
+import yentra.core.exchange.Handover;
+import yentra.core.gbxml.GbxmlReader;
 import yentra.core.geometry.FaceMesh;
 import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.IfcModel;
 import yentra.core.ifc.IfcTrimmer;
+import yentra.core.plan.PlanEnvelope;
+import yentra.core.plan.PlanReader;
 import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopeRun;
 import yentra.core.scope.ScopeSheet;
 import yentra.core.scope.ShippedSheets;
+import yentra.demo.BoathouseAnnexe;
 import yentra.demo.DemoFiles;
 
 /**
- * The trimmed IFC file opens in the general-purpose npm package web-ifc, which draws the same
- * elements as this product reads from it.
+ * IFC files that are written, trimmed or whole, open in the general-purpose npm package web-ifc,
+ * which draws the same elements as this product reads from them, and finds the same volume.
  */
-class TrimmedFileIT {
+class OtherReaderIT {
   private static final Path HOUSE = Path.of("/usr/share/assimp/models/IFC/AC14-FZK-Haus.ifc");
 
   /** What web-ifc says of a file. */
-  private record Opened(int meshes, int spaces, int triangles) {}
+  private record Opened(int meshes, int spaces, int triangles, double volume) {}
 
   private static Opened open(Path file) throws Exception {
     Path ui =
@@ -44,7 +55,13 @@ class TrimmedFileIT {
             .start();
     String said = new String(p.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
     assertThat(p.waitFor()).as(said).isZero();
-    return new Opened(number(said, "meshes"), number(said, "spaces"), number(said, "triangles"));
+    Matcher volume = Pattern.compile("\"volumeOfSpaces\":([0-9.]+)").matcher(said);
+    assertThat(volume.find()).as(said).isTrue();
+    return new Opened(
+        number(said, "meshes"),
+        number(said, "spaces"),
+        number(said, "triangles"),
+        Double.parseDouble(volume.group(1)));
   }
 
   private static int number(String said, String name) {
@@ -103,5 +120,33 @@ class TrimmedFileIT {
     } finally {
       Files.delete(file);
     }
+  }
+
+  private static void opensTheSame(Envelope e) throws Exception {
+    Path file = Files.createTempFile("yentra-written", ".ifc");
+    try {
+      Handover made = Handover.ifc(e, SurfaceTypes.STANDARD, ReadLimits.standard());
+      Files.write(file, made.bytes());
+      Opened o = open(file);
+      SpaceVolumes volumes = SpaceVolumes.of(e, Rules.standard());
+      double volume = e.spaces().stream().mapToDouble(s -> volumes.of(s.key()).volume()).sum();
+      assertThat(o.spaces()).isEqualTo(e.spaces().size());
+      assertThat(o.meshes()).isEqualTo((int) drawn(model(made.bytes())));
+      // the other reader keeps coordinates as single precision
+      assertThat(o.volume()).isCloseTo(volume, within(1e-6 * volume));
+    } finally {
+      Files.delete(file);
+    }
+  }
+
+  @Test
+  void whatIsDrawnOpensAsIfc() throws Exception {
+    opensTheSame(PlanEnvelope.of(PlanReader.read(BoathouseAnnexe.plan()), Rules.standard()));
+  }
+
+  @Test
+  void aGbxmlBuildingOpensAsIfc() throws Exception {
+    opensTheSame(
+        GbxmlReader.read(new ByteArrayInputStream(DemoFiles.soundGbxml()), ReadLimits.standard()));
   }
 }

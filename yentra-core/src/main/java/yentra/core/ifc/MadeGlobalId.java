@@ -3,15 +3,15 @@ package yentra.core.ifc;
 import java.nio.charset.StandardCharsets;
 import java.util.UUID;
 
-/** GlobalIds for objects that are made here: they depend on a name alone. */
-final class GlobalIds {
+/** MadeGlobalId for objects that are made here: they depend on a name alone. */
+public final class MadeGlobalId {
   private static final String ALPHABET =
       "0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz_$";
 
-  private GlobalIds() {}
+  private MadeGlobalId() {}
 
   /** 128 bits of a name-based UUID in IFC's base 64, 22 characters. */
-  static String of(String name) {
+  public static String of(String name) {
     UUID u = UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8));
     long high = u.getMostSignificantBits();
     long low = u.getLeastSignificantBits();
