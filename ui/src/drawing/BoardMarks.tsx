@@ -10,6 +10,9 @@ type ToScreen = (p: Pt) => Pt;
 /** A room that is narrower on the screen is not written in, pixels. */
 const NARROW = 46;
 
+/** Of a letter of a room's name, pixels. */
+const LETTER = 6.2;
+
 /** Names and areas of rooms, where there is room for them. */
 export function RoomNames({ rooms, screen }: { rooms: DrawnRoom[]; screen: ToScreen }) {
   const units = useUnits();
@@ -17,15 +20,19 @@ export function RoomNames({ rooms, screen }: { rooms: DrawnRoom[]; screen: ToScr
     const xs = r.rings[0].map((p) => screen([p.x, p.y]));
     const wide = Math.max(...xs.map((p) => p[0])) - Math.min(...xs.map((p) => p[0]));
     const high = Math.max(...xs.map((p) => p[1])) - Math.min(...xs.map((p) => p[1]));
-    if (wide < NARROW || high < 22) return null;
+    // a narrow room is written in along its length
+    const turned = high > wide && r.name.length * LETTER > wide;
+    const [along, across] = turned ? [high, wide] : [wide, high];
+    if (along < NARROW || across < 22) return null;
     const [x, y] = screen([r.inside.x, r.inside.y]);
-    const most = Math.floor(wide / 6.2);
+    const most = Math.floor(along / LETTER);
     const name = r.name.length > most ? `${r.name.slice(0, Math.max(1, most - 1))}…` : r.name;
     return (
       <text
         key={r.key}
         x={x}
         y={y}
+        transform={turned ? `rotate(-90 ${x} ${y})` : undefined}
         textAnchor="middle"
         fontSize="12"
         className="pointer-events-none select-none"
@@ -33,7 +40,7 @@ export function RoomNames({ rooms, screen }: { rooms: DrawnRoom[]; screen: ToScr
       >
         <title>{r.name}</title>
         {name}
-        {high > 40 && (
+        {across > 40 && (
           <tspan x={x} dy="15" fontSize="11" fill="var(--muted)">
             {units.area.text(r.area)}
           </tspan>

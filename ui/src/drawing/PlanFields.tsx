@@ -192,6 +192,8 @@ const FORMS: [string, string][] = [
   ['each', 'one in each bay'],
 ];
 
+const percent = (ratio: number | null) => (ratio === null ? null : Math.round(ratio * 1000) / 10);
+
 function Windows({ doc, onChange }: { doc: PlanDoc; onChange: Changed }) {
   const any: Glazing = doc.glazing?.find((g) => g.id?.startsWith('windows-')) ?? {
     sill_m: 0.9,
@@ -207,7 +209,9 @@ function Windows({ doc, onChange }: { doc: PlanDoc; onChange: Changed }) {
           key={quarter}
           label={`Facing ${quarter}`}
           unit="%"
-          value={Math.round((windowsOf(doc, quarter)?.ratio ?? 0) * 1000) / 10}
+          hint={others ? 'Rules of the drawing that are not shown here may give windows too.' : ''}
+          unknown="by a rule"
+          value={percent(windowsOf(doc, quarter)?.ratio ?? (others > 0 ? null : 0))}
           least={0}
           most={100}
           onChange={(v) =>
@@ -293,6 +297,7 @@ function Figure({
   hint,
   unit,
   value,
+  unknown = 'several',
   least,
   most,
   onChange,
@@ -301,6 +306,8 @@ function Figure({
   hint?: string;
   unit: string;
   value: number | null;
+  /** Stands where there is no one value. */
+  unknown?: string;
   least: number;
   most: number;
   onChange: (v: number) => void;
@@ -318,7 +325,7 @@ function Figure({
           className={`field w-20 text-right ${wrong ? 'border-blocker' : ''}`}
           inputMode="decimal"
           value={text ?? shown}
-          placeholder={value === null ? 'several' : ''}
+          placeholder={value === null ? unknown : ''}
           aria-invalid={wrong}
           onChange={(e) => {
             setText(e.target.value);

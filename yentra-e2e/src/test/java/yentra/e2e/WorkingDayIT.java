@@ -410,4 +410,63 @@ class WorkingDayIT {
                 + label
                 + "']]//input"));
   }
+
+  /** A body of 20 by 10 m and 7 m high, storeys at 0 and 3.5 m, without rooms. */
+  private static final String MASS =
+      """
+      ISO-10303-21;
+      HEADER;FILE_DESCRIPTION((''),'2;1');FILE_NAME('','',(''),(''),'','','');FILE_SCHEMA(('IFC4'));ENDSEC;
+      DATA;
+      #1=IFCPROJECT('0YvctVUKr0kugbFTf53O9L',$,'P',$,$,$,$,(#2),#3);
+      #2=IFCGEOMETRICREPRESENTATIONCONTEXT($,'Model',3,1.E-5,#4,$);
+      #3=IFCUNITASSIGNMENT((#5));
+      #4=IFCAXIS2PLACEMENT3D(#6,$,$);
+      #5=IFCSIUNIT(*,.LENGTHUNIT.,$,.METRE.);
+      #6=IFCCARTESIANPOINT((0.,0.,0.));
+      #7=IFCLOCALPLACEMENT($,#4);
+      #8=IFCCARTESIANPOINT((0.,0.,3.5));
+      #9=IFCAXIS2PLACEMENT3D(#8,$,$);
+      #15=IFCLOCALPLACEMENT(#7,#9);
+      #10=IFCBUILDING('1YvctVUKr0kugbFTf53O9L',$,'B',$,$,#7,$,$,.ELEMENT.,$,$,$);
+      #11=IFCBUILDINGSTOREY('2YvctVUKr0kugbFTf53O9L',$,'Ground',$,$,#7,$,$,.ELEMENT.,0.);
+      #12=IFCBUILDINGSTOREY('3YvctVUKr0kugbFTf53O9L',$,'First',$,$,#15,$,$,.ELEMENT.,3.5);
+      #13=IFCRELAGGREGATES('0ZvctVUKr0kugbFTf53O9L',$,$,$,#1,(#10));
+      #14=IFCRELAGGREGATES('1ZvctVUKr0kugbFTf53O9L',$,$,$,#10,(#11,#12));
+      #20=IFCRECTANGLEPROFILEDEF(.AREA.,$,$,20.,10.);
+      #21=IFCDIRECTION((0.,0.,1.));
+      #22=IFCEXTRUDEDAREASOLID(#20,#4,#21,7.);
+      #23=IFCSHAPEREPRESENTATION(#2,'Body','SweptSolid',(#22));
+      #24=IFCPRODUCTDEFINITIONSHAPE($,$,(#23));
+      #25=IFCBUILDINGELEMENTPROXY('2ZvctVUKr0kugbFTf53O9L',$,'Mass',$,$,#7,#24,$,$);
+      #26=IFCRELCONTAINEDINSPATIALSTRUCTURE('3ZvctVUKr0kugbFTf53O9L',$,$,$,(#25),#11);
+      ENDSEC;
+      END-ISO-10303-21;
+      """;
+
+  @Test
+  void aBodyWithoutRoomsIsCutIntoFloorsAndDrawnOn() throws Exception {
+    Path folder = Files.createTempDirectory("yentra-mass");
+    try (Browser b = new Browser()) {
+      b.driver.get(yentra.url("/"));
+      b.see(By.cssSelector("[placeholder='Name of a new project']"))
+          .sendKeys("Mass study", Keys.ENTER);
+      b.waitFor("the intake", () -> b.has("file"));
+      Path file = Files.writeString(folder.resolve("mass.ifc"), MASS);
+      b.driver.findElement(Browser.id("file")).sendKeys(file.toString());
+      assertThat(b.see("mass").getText()).contains("Ground, First");
+      // a tick says that nothing is open: there is nothing yet
+      String path = b.see(By.tagName("nav")).getText();
+      assertThat(path).contains("No spaces").doesNotContain("All enclosed", "Ready");
+      b.press("Draw on its floors");
+      b.see("board");
+      b.see(By.cssSelector("[data-room]"));
+      b.see(By.cssSelector("[data-storey=First]"));
+      DrawingBoard board = new DrawingBoard(b);
+      b.keys("l");
+      board.click(0, -5);
+      board.click(0, 5);
+      b.waitFor("two rooms", () -> rooms(b) == 2);
+      assertThat(b.complaints()).isEmpty();
+    }
+  }
 }

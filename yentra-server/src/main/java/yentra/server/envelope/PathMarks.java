@@ -39,6 +39,7 @@ public final class PathMarks {
     for (SpaceVolume v : context.volumes().all()) {
       loose += v.enclosed() || context.groupings().containsKey(v.space().key()) ? 0 : 1;
     }
+    boolean none = context.envelope().spaces().isEmpty();
     return List.of(
         mark(
             "intake",
@@ -47,15 +48,23 @@ public final class PathMarks {
         scope(scope),
         mark(
             "envelope",
-            loose > 0
-                ? loose + " not enclosed"
-                : envelope.isEmpty() ? "All enclosed" : said(envelope),
+            none
+                ? "No spaces"
+                : loose > 0
+                    ? loose + " not enclosed"
+                    : envelope.isEmpty() ? "All enclosed" : said(envelope),
             envelope,
-            loose > 0),
+            none || loose > 0),
         mark("findings", open.isEmpty() ? "Nothing open" : said(open), open),
-        mark("thermal", thermal(context, thermal), thermal),
+        context.envelope().surfaces().isEmpty()
+            ? new EnvelopeViews.PathView("thermal", "No surfaces", "nothing")
+            : mark("thermal", thermal(context, thermal), thermal),
         new EnvelopeViews.PathView("estimate", "Not built yet", "nothing"),
-        mark("handover", open.isEmpty() ? "Ready" : said(open) + " open", open));
+        mark(
+            "handover",
+            none ? "No spaces" : open.isEmpty() ? "Ready" : said(open) + " open",
+            open,
+            none));
   }
 
   private EnvelopeViews.PathView scope(EnvelopeViews.ScopeSummary s) {
@@ -83,7 +92,7 @@ public final class PathMarks {
     if (!found.isEmpty()) {
       return said(found);
     }
-    return context.envelope().surfaces().isEmpty() ? "No surfaces" : "Constructions set";
+    return "Constructions set";
   }
 
   /** The worst of them, counted: "3 blockers", "1 error". */
