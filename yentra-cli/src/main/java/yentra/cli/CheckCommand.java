@@ -2,10 +2,8 @@ package yentra.cli;
 
 import java.io.IOException;
 import java.io.PrintStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -14,8 +12,6 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.finding.Finding;
@@ -72,7 +68,7 @@ final class CheckCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    Limits set = limits == null ? Limits.STANDARD : readLimits(limits);
+    Limits set = LimitsFile.read(limits);
     ScopeSheet applied = sheet == null ? null : Sheets.read(sheet);
     Checked first = null;
     List<Map<String, Object>> reports = new ArrayList<>();
@@ -115,22 +111,6 @@ final class CheckCommand implements Callable<Integer> {
             ? CheckReport.map("message", u.getMessage(), "line", u.line(), "column", u.column())
             : CheckReport.map("message", Failure.sentence(e));
     return CheckReport.map("file", file.toString(), "error", error);
-  }
-
-  private Limits readLimits(Path file) throws IOException {
-    Map<String, Double> values = new HashMap<>();
-    try {
-      JsonNode root = json.readTree(Files.readString(file));
-      for (Map.Entry<String, JsonNode> e : root.properties()) {
-        if (!e.getValue().isNumber()) {
-          throw new IOException(file + ": the limit " + e.getKey() + " is no number.");
-        }
-        values.put(e.getKey(), e.getValue().doubleValue());
-      }
-    } catch (JacksonException e) {
-      throw new IOException(file + " is no JSON: " + e.getOriginalMessage());
-    }
-    return new Limits(values);
   }
 
   private void text(Checked c) {

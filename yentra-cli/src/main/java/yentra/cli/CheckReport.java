@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
 import yentra.core.boundary.SpaceVolume;
+import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Opening;
@@ -60,7 +61,7 @@ final class CheckReport {
             s.northAzimuth()));
     r.put("spaces", envelope.spaces().stream().map(this::space).toList());
     r.put("surfaces", envelope.surfaces().stream().map(this::surface).toList());
-    r.put("findings", checked.findings().stream().map(this::finding).toList());
+    r.put("findings", checked.findings().stream().map(f -> finding(envelope, f)).toList());
     r.put("assumptions", assumptions());
     r.put(
         "timings_ms",
@@ -68,29 +69,34 @@ final class CheckReport {
     return r;
   }
 
-  private Map<String, Object> totals() {
+  /** Floor area in m² and volume in m³ of all spaces that are rooms. */
+  static Map<String, Object> size(CheckContext context) {
     double floor = 0;
     double volume = 0;
-    var groupings = checked.context().groupings().keySet();
-    for (SpaceVolume v : checked.context().volumes().all()) {
-      if (groupings.contains(v.space().key())) {
-        continue;
+    var groupings = context.groupings().keySet();
+    for (SpaceVolume v : context.volumes().all()) {
+      if (!groupings.contains(v.space().key())) {
+        floor += v.floorArea();
+        volume += v.volume();
       }
-      floor += v.floorArea();
-      volume += v.volume();
     }
-    return map(
-        "storeys", envelope.storeys().size(),
-        "spaces", envelope.spaces().size(),
-        "surfaces", envelope.surfaces().size(),
-        "openings", envelope.openingCount(),
-        "shades", envelope.surfaces().stream().filter(s -> s.type().isShading()).count(),
-        "zones", envelope.zones().size(),
-        "constructions", envelope.constructions().size(),
-        "materials", envelope.materials().size(),
-        "window_types", envelope.glazings().size(),
-        "floorArea_m2", floor,
-        "volume_m3", volume);
+    return map("floorArea_m2", floor, "volume_m3", volume);
+  }
+
+  private Map<String, Object> totals() {
+    Map<String, Object> out =
+        map(
+            "storeys", envelope.storeys().size(),
+            "spaces", envelope.spaces().size(),
+            "surfaces", envelope.surfaces().size(),
+            "openings", envelope.openingCount(),
+            "shades", envelope.surfaces().stream().filter(s -> s.type().isShading()).count(),
+            "zones", envelope.zones().size(),
+            "constructions", envelope.constructions().size(),
+            "materials", envelope.materials().size(),
+            "window_types", envelope.glazings().size());
+    out.putAll(size(checked.context()));
+    return out;
   }
 
   private Map<String, Object> space(Space s) {
@@ -178,7 +184,8 @@ final class CheckReport {
     return map("class", s.elementClass(), "id", s.id(), "name", s.name());
   }
 
-  private Map<String, Object> finding(Finding f) {
+  /** A finding as the answer has it. */
+  static Map<String, Object> finding(Envelope envelope, Finding f) {
     Map<String, Object> m =
         map(
             "code",

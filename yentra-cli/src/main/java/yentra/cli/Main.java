@@ -6,7 +6,7 @@ import java.nio.charset.StandardCharsets;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
-/** The command line: {@code yentra check | translate | draw | compare | info}. */
+/** The command line: {@code yentra check | repair | translate | draw | compare | info}. */
 @Command(
     name = "yentra",
     description =
@@ -15,6 +15,7 @@ import picocli.CommandLine.Command;
     subcommands = {
       CheckCommand.class,
       TranslateCommand.class,
+      RepairCommand.class,
       ScopeCommand.class,
       CompareCommand.class,
       DrawCommand.class,

@@ -314,4 +314,48 @@ class CommandLineTest {
     assertThat(j.get("after").asString()).isEqualTo(faulty.toString());
     assertThat(run("compare", sound, dir.resolve("none.xml")).exit()).isEqualTo(2);
   }
+
+  @Test
+  void whatAFileDeterminesIsPutRight() throws Exception {
+    Path in = Files.write(dir.resolve("spoilt.xml"), DemoFiles.faultyGbxml());
+    byte[] delivered = Files.readAllBytes(in);
+    Path out = dir.resolve("mended.xml");
+    Run r = run("repair", in, "-o", out, "--format", "json");
+    JsonNode plan = r.json();
+    assertThat(r.exit()).isEqualTo(1);
+    assertThat(plan.get("plan")).isNotEmpty();
+    for (JsonNode step : plan.get("plan")) {
+      assertThat(step.get("kind").asString()).isEqualTo("safe");
+      assertThat(step.get("remedy").asString()).matches("[a-z]+(-[a-z]+)*");
+      assertThat(step.get("says").asString()).endsWith(".");
+    }
+    assertThat(plan.get("readBack")).isEmpty();
+    assertThat(Files.readAllBytes(in)).isEqualTo(delivered);
+    JsonNode again = run("check", "--format", "json", out).json();
+    assertThat(plan.get("left")).isEqualTo(again.get("findings"));
+    assertThat(plan.at("/before/blockers").asInt())
+        .isGreaterThan(plan.at("/after/blockers").asInt());
+    assertThat(plan.at("/before/errors").asInt()).isGreaterThan(plan.at("/after/errors").asInt());
+    JsonNode all =
+        run("repair", in, "-o", dir.resolve("all.xml"), "--all", "--format", "json").json();
+    assertThat(all.at("/after/errors").asInt()).isLessThan(plan.at("/after/errors").asInt());
+    assertThat(all.get("plan").toString()).contains("\"judgement\"");
+    assertThat(run("repair", in, "-o", dir.resolve("text.xml")).out())
+        .contains("blockers")
+        .contains("left: error");
+  }
+
+  @Test
+  void aSoundFileNeedsNoRepairAndNoFileIsOverwritten() throws Exception {
+    Run r = run("repair", sound, "-o", dir.resolve("same.xml"), "--format", "json");
+    assertThat(r.exit()).isZero();
+    assertThat(r.json().get("plan")).isEmpty();
+    assertThat(run("repair", sound, "-o", sound).err()).contains("give it another name");
+    assertThat(run("repair", sound, "--safe", "--all", "-o", dir.resolve("x.xml")).err())
+        .contains("not both");
+    Path ifc = Files.write(dir.resolve("station.ifc"), DemoFiles.ifc());
+    Run from = run("repair", ifc, "-o", dir.resolve("from.xml"), "--format", "json");
+    assertThat(from.json().get("plan")).isEmpty();
+    assertThat(dir.resolve("from.xml")).exists();
+  }
 }

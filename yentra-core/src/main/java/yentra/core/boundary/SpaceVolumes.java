@@ -119,6 +119,17 @@ public final class SpaceVolumes {
     return volumes.get(space);
   }
 
+  /** The volume of one space alone, as it is measured among all others. */
+  public static SpaceVolume ofOne(Envelope envelope, Space space, Rules rules) {
+    SpaceVolumes one = new SpaceVolumes(rules, envelope.surfaces());
+    one.surfaces.put(
+        space.key(),
+        envelope.surfaces().stream()
+            .filter(s -> s.sides().stream().limit(2).anyMatch(x -> x.space().equals(space.key())))
+            .toList());
+    return SpaceVolume.measure(space, one.bounding(space), rules);
+  }
+
   public Iterable<SpaceVolume> all() {
     return volumes.values();
   }

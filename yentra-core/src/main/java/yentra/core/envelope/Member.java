@@ -24,6 +24,16 @@ public enum Member {
   WEEK,
   /** A day of a week. */
   DAY,
+  THICKNESS,
+  CONDUCTIVITY,
+  DENSITY,
+  SPECIFIC_HEAT,
+  RESISTANCE,
+  U_VALUE,
+  /** The floor area that a space states. */
+  FLOOR_AREA,
+  /** The volume that a space states. */
+  VOLUME,
   /** What is carried along without being understood. */
   OTHER
 }

@@ -21,7 +21,15 @@ final class GbxmlMember {
           Map.entry("coolSchedIdRef", Member.COOLING_SCHEDULE),
           Map.entry("outsideAirSchedIdRef", Member.AIR_SCHEDULE),
           Map.entry("weekScheduleIdRef", Member.WEEK),
-          Map.entry("dayScheduleIdRef", Member.DAY));
+          Map.entry("dayScheduleIdRef", Member.DAY),
+          Map.entry("Thickness", Member.THICKNESS),
+          Map.entry("Conductivity", Member.CONDUCTIVITY),
+          Map.entry("Density", Member.DENSITY),
+          Map.entry("SpecificHeat", Member.SPECIFIC_HEAT),
+          Map.entry("R-value", Member.RESISTANCE),
+          Map.entry("U-value", Member.U_VALUE),
+          Map.entry("Area", Member.FLOOR_AREA),
+          Map.entry("Volume", Member.VOLUME));
 
   private GbxmlMember() {}
 

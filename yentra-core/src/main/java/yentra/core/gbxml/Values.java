@@ -91,6 +91,19 @@ final class Values {
   }
 
   /**
+   * The number of a text with one comma that can only be its decimal sign: "1,234" may as well be a
+   * thousand.
+   *
+   * @return no number when there is no such comma
+   */
+  private static double decimalComma(String text) {
+    int at = text.indexOf(',');
+    boolean one = at > 0 && at == text.lastIndexOf(',') && text.indexOf('.') < 0;
+    boolean thousands = one && text.length() - at - 1 == 3 && !text.startsWith("0,");
+    return one && !thousands ? parse(text.replace(',', '.')).orElse(Double.NaN) : Double.NaN;
+  }
+
+  /**
    * The number a text stands for by XML Schema's rules for decimals and doubles: a point, an
    * optional exponent, no thousands marks, no decimal comma.
    */
@@ -142,6 +155,13 @@ final class Values {
   }
 
   private Optional<Double> parsed(Leaf leaf, String owner, Kept kept) {
+    return parsed(leaf, owner, kept, 1.0);
+  }
+
+  /**
+   * @param factor to SI, of what a comma is the decimal sign of
+   */
+  private Optional<Double> parsed(Leaf leaf, String owner, Kept kept, double factor) {
     Optional<Double> d = parse(leaf.text());
     if (d.isEmpty()) {
       kept.fragment(leaf.xml());
@@ -158,6 +178,10 @@ final class Values {
               + hint,
           leaf.line(),
           leaf.column());
+      double meant = decimalComma(leaf.text()) * factor;
+      if (Double.isFinite(meant)) {
+        notes.set(notes.size() - 1, notes.get(notes.size() - 1).withFigure(meant));
+      }
     }
     return d;
   }
@@ -204,7 +228,7 @@ final class Values {
       String said,
       Optional<Double> factor,
       Set<String> understood) {
-    Optional<Double> d = parsed(leaf, owner, kept);
+    Optional<Double> d = parsed(leaf, owner, kept, factor.orElse(Double.NaN));
     if (d.isEmpty()) {
       return d;
     }

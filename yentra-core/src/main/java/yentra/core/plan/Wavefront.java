@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import org.locationtech.jts.algorithm.Orientation;
 import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.CoordinateArrays;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.Polygon;
@@ -115,7 +116,7 @@ final class Wavefront {
       return ring;
     }
     Coordinate[] out = ring.clone();
-    org.locationtech.jts.geom.CoordinateArrays.reverse(out);
+    CoordinateArrays.reverse(out);
     return out;
   }
 
@@ -138,7 +139,9 @@ final class Wavefront {
     Wavefront w = new Wavefront(lines.toArray(FrontSide[]::new), rings);
     w.run(farthest);
     Map<Integer, Geometry> faces = new TreeMap<>();
-    w.swept.forEach((side, parts) -> faces.put(side, RobustOverlay.union(parts, Areas.GRID)));
+    MeetingCorners corners = new MeetingCorners(NEAR, outline);
+    w.swept.forEach(
+        (side, parts) -> faces.put(side, corners.of(RobustOverlay.union(parts, Areas.GRID))));
     return new Result(faces, w.rest());
   }
 

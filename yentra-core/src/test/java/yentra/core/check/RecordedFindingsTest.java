@@ -182,7 +182,14 @@ class RecordedFindingsTest {
       Remedies remedies = new Remedies(c);
       for (Finding f : run.findings()) {
         for (Remedy r : remedies.of(f)) {
-          out.add("    " + f.id() + " > " + r.label() + ": " + r.repair());
+          out.add(
+              "    "
+                  + f.id()
+                  + " > "
+                  + r.label()
+                  + (r.safe() ? " (safe)" : "")
+                  + ": "
+                  + r.repair());
         }
       }
       FindingGroups.of(e.getValue(), run.findings()).forEach(g -> out.add("  " + Recorded.told(g)));

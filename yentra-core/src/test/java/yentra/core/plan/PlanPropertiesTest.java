@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 import static yentra.core.plan.PlanFixtures.envelope;
 
 import java.util.List;
+import java.util.Locale;
+import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.LongRange;
@@ -58,5 +60,38 @@ class PlanPropertiesTest {
     Envelope b = envelope(json);
     assertThat(a.surfaces()).isEqualTo(b.surfaces());
     assertThat(a.spaces()).isEqualTo(b.spaces());
+  }
+
+  /** Over a square four hips meet in a point, which rounded corners move apart. */
+  @Property(tries = 200, seed = "1905")
+  void pyramidsAreClosed(@ForAll @LongRange(min = 0, max = 1L << 40) long seed) {
+    Random r = new Random(seed);
+    double size = 3 + r.nextInt(10);
+    double turn = r.nextDouble() * Math.PI;
+    double x = 100 * r.nextDouble();
+    StringBuilder corners = new StringBuilder();
+    for (int i = 0; i < 4; i++) {
+      double a = turn + i * Math.PI / 2;
+      corners.append(
+          String.format(
+              Locale.ROOT,
+              "%s[%.5f,%.5f]",
+              i == 0 ? "" : ",",
+              x + size * Math.cos(a),
+              size * Math.sin(a) - x));
+    }
+    String json =
+        "{\"yentraPlan\": 1, \"ground_m\": 0, \"storeys\": [{\"name\": \"G\", \"level_m\": 0, \"height_m\": 3}],"
+            + "\"floors\": [{\"storey\": \"G\", \"outlines\": [{\"corners\": ["
+            + corners
+            + "]}]}], \"roofs\": [{\"storey\": \"G\", \"kind\": \"hip\", \"pitch_deg\": 30, \"space\": \"own\"}]}";
+    Envelope e = envelope(json);
+    CheckContext c = new CheckContext(e, Limits.STANDARD, Tolerance.standard());
+    double half = size / Math.sqrt(2);
+    assertThat(e.spaces()).hasSize(2);
+    assertThat(c.volumes().of(e.spaces().get(1).key()).enclosed()).as(json).isTrue();
+    assertThat(c.volumes().of(e.spaces().get(1).key()).volume())
+        .as(json)
+        .isCloseTo(4 * half * half * half * Math.tan(Math.toRadians(30)) / 3, within(1e-3));
   }
 }

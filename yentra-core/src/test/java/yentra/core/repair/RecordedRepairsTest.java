@@ -452,6 +452,8 @@ class RecordedRepairsTest {
       String object =
           switch (m) {
             case CONSTRUCTION, SPACE, SURFACE_TYPE -> "b-east";
+            case THICKNESS, CONDUCTIVITY, DENSITY, SPECIFIC_HEAT, RESISTANCE, U_VALUE -> "con-1";
+            case FLOOR_AREA, VOLUME -> "b";
             case GLAZING, OPENING_TYPE -> "win";
             case ZONE, STOREY, OTHER, PEOPLE_SCHEDULE, LIGHTING_SCHEDULE, EQUIPMENT_SCHEDULE -> "b";
             case HEATING_SCHEDULE, COOLING_SCHEDULE, AIR_SCHEDULE -> "z-1";

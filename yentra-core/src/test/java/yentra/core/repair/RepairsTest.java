@@ -51,12 +51,14 @@ import yentra.core.repair.construction.StateUValue;
 import yentra.core.repair.delivery.AlignDelivery;
 import yentra.core.repair.delivery.MakeIdUnique;
 import yentra.core.repair.delivery.PointReference;
+import yentra.core.repair.delivery.ReadDecimal;
 import yentra.core.repair.delivery.RereadUnit;
 import yentra.core.repair.kinds.RepairKinds;
 import yentra.core.repair.opening.AddOpening;
 import yentra.core.repair.opening.CutOpening;
 import yentra.core.repair.opening.DeleteOpening;
 import yentra.core.repair.opening.GlazeWalls;
+import yentra.core.repair.opening.PlaceOpening;
 import yentra.core.repair.opening.ReshapeOpening;
 import yentra.core.repair.opening.RetypeOpening;
 import yentra.core.repair.space.AddSpace;
@@ -68,6 +70,7 @@ import yentra.core.repair.space.NameSpaces;
 import yentra.core.repair.space.ReverseShell;
 import yentra.core.repair.space.SnapVertices;
 import yentra.core.repair.space.SplitSpace;
+import yentra.core.repair.space.StateFigures;
 import yentra.core.repair.surface.AbsorbSlivers;
 import yentra.core.repair.surface.CleanOutline;
 import yentra.core.repair.surface.CloseHole;
@@ -321,6 +324,9 @@ class RepairsTest {
             new PointReference("s", Member.CONSTRUCTION, null, "x", null),
             new MakeIdUnique("s"),
             new AmendSpace("a", "st-1", true, false),
+            new PlaceOpening("o", "s"),
+            new StateFigures("a"),
+            new ReadDecimal("m", "Thickness"),
             new Several("Types", List.of(new DeleteSpace("a"), new DeleteSurface("s"))));
     for (Repair r : all) {
       String text = json.writerFor(Repair.class).writeValueAsString(r);

@@ -12,7 +12,7 @@ final class ExteriorBetweenSpacesRemedies {
     o.surface()
         .ifPresent(
             s -> {
-              o.retype(s, o.types().betweenSpaces(o.outward(s).tilt()));
+              o.retype(s, o.types().betweenSpaces(o.outward(s).tilt()), s.sides().size() == 2);
               if (s.sides().size() == 2) {
                 o.add(
                     "Clear " + o.context().naming().space(s.sides().get(1).space()),

@@ -28,7 +28,7 @@ final class NoSpaceRemedies {
       boolean fills =
           v.holes().stream().map(h -> Polygon.of(h.outline())).anyMatch(h -> fills(s, h, gap));
       if (fills) {
-        o.add(
+        o.safe(
             "Let it bound " + v.space().label(),
             new SetNeighbours(s.key(), List.of(v.space().key()), null));
         return;

@@ -39,7 +39,7 @@ public final class NormalInward implements LocalCheck {
 
   @Override
   public void offer(Offer o) {
-    o.add("Turn it to face out", new ReverseSurface(o.first()));
+    o.safe("Turn it to face out", new ReverseSurface(o.first()));
   }
 
   @Override

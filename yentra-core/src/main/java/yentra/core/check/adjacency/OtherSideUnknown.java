@@ -42,7 +42,7 @@ public final class OtherSideUnknown implements Check {
         .ifPresent(
             s -> {
               MatchRemedies.partner(o, s);
-              o.retype(s, o.likelyType(s));
+              o.retypeAsItLies(s);
               o.makeAdiabatic(s);
             });
   }

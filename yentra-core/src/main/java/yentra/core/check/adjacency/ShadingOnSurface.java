@@ -39,7 +39,7 @@ public final class ShadingOnSurface implements LocalCheck {
 
   @Override
   public void offer(Offer o) {
-    o.add("Delete the shading surface", new DeleteSurface(o.first()));
+    o.safe("Delete the shading surface", new DeleteSurface(o.first()));
   }
 
   @Override

@@ -36,7 +36,7 @@ public final class TypeAgainstGround implements Check {
 
   @Override
   public void offer(Offer o) {
-    o.surface().ifPresent(s -> o.retype(s, o.likelyType(s)));
+    o.surface().ifPresent(o::retypeAsItLies);
   }
 
   @Override

@@ -39,7 +39,7 @@ public final class TypeAgainstTilt implements LocalCheck {
 
   @Override
   public void offer(Offer o) {
-    o.surface().ifPresent(s -> o.retype(s, o.likelyType(s)));
+    o.surface().ifPresent(o::retypeAsItLies);
   }
 
   @Override

@@ -44,6 +44,7 @@ public final class CoplanarOverlap implements LocalCheck {
 
   @Override
   public void offer(Offer o) {
+    MatchRemedies.cutOne(o);
     MatchRemedies.deleteOne(o, true);
   }
 

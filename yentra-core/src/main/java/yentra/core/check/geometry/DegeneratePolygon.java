@@ -42,7 +42,11 @@ public final class DegeneratePolygon implements LocalCheck {
 
   @Override
   public void offer(Offer o) {
-    o.delete();
+    // corners in a wrong order may leave no area
+    OutlineRemedies.untangle(o);
+    // what has no area bounds nothing
+    boolean bare = o.surface().map(s -> s.openings().isEmpty()).orElse(true);
+    o.delete(bare);
   }
 
   @Override

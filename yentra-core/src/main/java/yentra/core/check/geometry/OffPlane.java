@@ -44,7 +44,7 @@ public final class OffPlane implements LocalCheck {
 
   @Override
   public void offer(Offer o) {
-    OutlineRemedies.clean(o, "Put its corners into one plane");
+    OutlineRemedies.clean(o, "Put its corners into one plane", false);
     o.delete();
   }
 

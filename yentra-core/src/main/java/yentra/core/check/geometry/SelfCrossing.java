@@ -39,7 +39,8 @@ public final class SelfCrossing implements LocalCheck {
 
   @Override
   public void offer(Offer o) {
-    OutlineRemedies.clean(o, "Keep the largest part");
+    OutlineRemedies.untangle(o);
+    OutlineRemedies.clean(o, "Keep the largest part", false);
     o.delete();
   }
 

@@ -41,7 +41,7 @@ public final class ShortEdge implements LocalCheck {
 
   @Override
   public void offer(Offer o) {
-    OutlineRemedies.clean(o, "Make close corners one");
+    OutlineRemedies.clean(o, "Make close corners one", true);
   }
 
   @Override

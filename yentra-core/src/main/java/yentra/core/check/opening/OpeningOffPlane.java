@@ -19,7 +19,6 @@ import yentra.core.finding.Severity;
 import yentra.core.finding.Text;
 import yentra.core.geometry.Plane;
 import yentra.core.geometry.PlaneFit;
-import yentra.core.repair.opening.CutOpening;
 import yentra.core.repair.opening.DeleteOpening;
 
 /**
@@ -47,7 +46,7 @@ public final class OpeningOffPlane implements LocalCheck {
 
   @Override
   public void offer(Offer o) {
-    o.add("Put it into its surface's plane", new CutOpening(o.first()));
+    OpeningPlaceRemedies.ontoParent(o);
     o.add("Delete the opening", new DeleteOpening(o.first()));
   }
 

@@ -32,6 +32,7 @@ public final class OpeningWithoutParent implements Check {
 
   @Override
   public void offer(Offer o) {
+    OpeningPlaceRemedies.parent(o);
     o.add("Delete the opening", new DeleteOpening(o.first()));
   }
 

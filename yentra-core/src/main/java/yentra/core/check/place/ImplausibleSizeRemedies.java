@@ -33,13 +33,20 @@ final class ImplausibleSizeRemedies {
   static void of(Offer o) {
     double height = o.finding().measured() == null ? 0 : o.finding().measured();
     double now = o.envelope().delivered().length().metres();
-    UNITS.forEach(
-        unit -> {
-          double factor = unit.metres() / now;
-          double then = height * factor;
-          if (Math.abs(factor - 1) > SAME && then > LEAST && then < MOST) {
-            o.add("Take lengths in " + unit.plural(), new RereadUnit(factor, unit.plural()));
-          }
-        });
+    List<LengthUnit> fitting =
+        UNITS.stream()
+            .filter(
+                unit -> {
+                  double factor = unit.metres() / now;
+                  double then = height * factor;
+                  return Math.abs(factor - 1) > SAME && then > LEAST && then < MOST;
+                })
+            .toList();
+    fitting.forEach(
+        unit ->
+            o.add(
+                "Take lengths in " + unit.plural(),
+                new RereadUnit(unit.metres() / now, unit.plural()),
+                fitting.size() == 1));
   }
 }

@@ -84,7 +84,17 @@ public final class FileNotes {
       case DAY ->
           e.schedules().weeks().stream()
               .anyMatch(w -> w.days().stream().anyMatch(d -> refers(n, d.schedule())));
-      case OTHER -> true;
+      // what could not be read stays so until its note goes
+      case THICKNESS,
+          CONDUCTIVITY,
+          DENSITY,
+          SPECIFIC_HEAT,
+          RESISTANCE,
+          U_VALUE,
+          FLOOR_AREA,
+          VOLUME,
+          OTHER ->
+          true;
     };
   }
 

@@ -1,14 +1,20 @@
 package yentra.core.check.rule;
 
 import java.util.Comparator;
+import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import yentra.core.envelope.Side;
 import yentra.core.envelope.Surface;
 import yentra.core.finding.Limit;
 import yentra.core.geometry.PlanarOverlay;
+import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Straightening;
 import yentra.core.geometry.Tolerance;
 import yentra.core.repair.surface.DeleteSurface;
 import yentra.core.repair.surface.MatchFacing;
 import yentra.core.repair.surface.MatchSurfaces;
+import yentra.core.repair.surface.ReshapeSurface;
 
 /** Making one surface of two that lie in one place or face each other. */
 public final class MatchRemedies {
@@ -24,11 +30,19 @@ public final class MatchRemedies {
     Optional<Surface> a = o.envelope().surface(o.first());
     Optional<Surface> b = o.envelope().surface(o.second());
     if (a.isPresent() && b.isPresent() && MatchSurfaces.canMatch(a.get(), b.get(), tolerance(o))) {
-      o.add("Match the two", new MatchSurfaces(o.first(), o.second()));
+      o.add(
+          "Match the two",
+          new MatchSurfaces(o.first(), o.second()),
+          isOne(a.get(), b.get(), tolerance(o)));
     }
     o.addIfItWorks(
         "Match all that face each other, split where outlines differ",
         new MatchFacing(o.context().limits().of(CODE, DISTANCE)));
+  }
+
+  /** Faces that lie in one place are one; of those apart a joint or air may be between. */
+  private static boolean isOne(Surface a, Surface b, Tolerance tolerance) {
+    return Beyond.isSame(a.polygon(), b.polygon(), tolerance.gap());
   }
 
   /** A surface with the face of another space that covers it best. */
@@ -45,7 +59,8 @@ public final class MatchRemedies {
                 o.add(
                     "Match it with the face of "
                         + o.context().naming().space(p.sides().get(0).space()),
-                    new MatchSurfaces(s.key(), p.key())));
+                    new MatchSurfaces(s.key(), p.key()),
+                    isOne(s, p, tolerance(o))));
   }
 
   private static Tolerance tolerance(Offer o) {
@@ -69,9 +84,59 @@ public final class MatchRemedies {
       boolean first =
           b.get().openings().size() > a.get().openings().size()
               || smaller && a.get().polygon().area() < b.get().polygon().area();
+      Surface goes = first ? a.get() : b.get();
       o.add(
           "Delete the " + (first ? "first" : "second") + " surface",
-          new DeleteSurface(first ? o.first() : o.second()));
+          new DeleteSurface(goes.key()),
+          isWholeWithout(goes, first ? b.get() : a.get()));
     }
+  }
+
+  /**
+   * Whether all of a surface is in the other one too: its spaces, its place; it has no openings.
+   */
+  private static boolean isWholeWithout(Surface goes, Surface stays) {
+    return goes.openings().isEmpty()
+        && stays.sides().stream().map(Side::space).toList().containsAll(spaces(goes))
+        && (goes.construction() == null || goes.construction().equals(stays.construction()))
+        && PlanarOverlay.commonArea(goes.polygon(), stays.polygon())
+            >= COVERED * goes.polygon().area();
+  }
+
+  private static List<String> spaces(Surface s) {
+    return s.sides().stream().map(Side::space).toList();
+  }
+
+  /** A surface is covered from this share of its area on. */
+  private static final double COVERED = 0.95;
+
+  /**
+   * Of two surfaces of one kind that overlap in part the larger gives up the common part, which
+   * then counts once; where openings or other construction lie in it, which of both is right is not
+   * said.
+   */
+  public static void cutOne(Offer o) {
+    Optional<Surface> a = o.envelope().surface(o.first());
+    Optional<Surface> b = o.envelope().surface(o.second());
+    if (a.isEmpty() || b.isEmpty() || !spaces(a.get()).equals(spaces(b.get()))) {
+      return;
+    }
+    boolean first = a.get().polygon().area() >= b.get().polygon().area();
+    Surface cut = first ? a.get() : b.get();
+    Surface stays = first ? b.get() : a.get();
+    List<Polygon> rest = PlanarOverlay.difference(cut.polygon(), stays.polygon());
+    if (rest.size() != 1 || !rest.get(0).holes().isEmpty()) {
+      return;
+    }
+    boolean alike =
+        cut.type() == stays.type() && Objects.equals(cut.construction(), stays.construction());
+    boolean open =
+        cut.openings().stream()
+            .anyMatch(x -> PlanarOverlay.commonArea(x.polygon(), stays.polygon()) > 0);
+    Polygon left = Straightening.of(rest.get(0), tolerance(o));
+    o.add(
+        "Take the common part off the " + (first ? "first" : "second"),
+        new ReshapeSurface(cut.key(), left.outer(), true),
+        alike && !open);
   }
 }

@@ -91,8 +91,18 @@ public final class Offer {
     return shared.made(repair);
   }
 
+  /** A remedy that needs a judgement. */
   public void add(String label, Repair repair) {
-    list.add(new Remedy(label, repair));
+    add(label, repair, false);
+  }
+
+  /** A remedy whose result the delivery itself determines. */
+  public void safe(String label, Repair repair) {
+    add(label, repair, true);
+  }
+
+  public void add(String label, Repair repair, boolean safe) {
+    list.add(new Remedy(label, repair, safe));
   }
 
   /** Before all that has been added. */
@@ -134,9 +144,24 @@ public final class Offer {
   }
 
   public void retype(Surface s, SurfaceType type) {
+    retype(s, type, false);
+  }
+
+  public void retype(Surface s, SurfaceType type, boolean safe) {
     if (s.type() != type) {
-      add("Type it " + type.label(), new RetypeSurface(s.key(), type));
+      add("Type it " + type.label(), new RetypeSurface(s.key(), type), safe);
     }
+  }
+
+  /**
+   * The type that tilt, height and sides say; safe where the model proves what the sides are: two
+   * spaces, or nothing of the building behind the one.
+   */
+  public void retypeAsItLies(Surface s) {
+    boolean two = s.sides().size() > 1 && !s.isWithinOneSpace();
+    boolean free =
+        s.sides().size() == 1 && Beyond.isFree(context(), outward(s), s.sides().get(0).space());
+    retype(s, likelyType(s), two || free);
   }
 
   public void retype(Opening o, OpeningType type) {
@@ -147,9 +172,7 @@ public final class Offer {
 
   /** Types for what the delivery leaves untyped. */
   public void likelyTypes() {
-    surface()
-        .filter(s -> s.type() == SurfaceType.UNRESOLVED)
-        .ifPresent(s -> retype(s, likelyType(s)));
+    surface().filter(s -> s.type() == SurfaceType.UNRESOLVED).ifPresent(this::retypeAsItLies);
     opening()
         .filter(o -> o.type() == OpeningType.UNRESOLVED)
         .ifPresent(o -> retype(o, likelyType(o)));
@@ -157,10 +180,14 @@ public final class Offer {
 
   /** Deletes the surface or opening that the finding is about. */
   public void delete() {
+    delete(false);
+  }
+
+  public void delete(boolean safe) {
     if (surface().isPresent()) {
-      add("Delete the surface", new DeleteSurface(first()));
+      add("Delete the surface", new DeleteSurface(first()), safe);
     } else if (opening().isPresent()) {
-      add("Delete the opening", new DeleteOpening(first()));
+      add("Delete the opening", new DeleteOpening(first()), safe);
     }
   }
 

@@ -11,6 +11,7 @@ import yentra.core.envelope.ReadNote;
 import yentra.core.finding.Descriptor;
 import yentra.core.finding.Finding;
 import yentra.core.finding.Severity;
+import yentra.core.repair.delivery.ReadDecimal;
 
 /**
  * FMT-106: a value outside the standard's enumeration, or a number that is none. Values are parsed
@@ -35,6 +36,12 @@ public final class BadValue implements Check {
   @Override
   public void offer(Offer o) {
     o.likelyTypes();
+    for (ReadNote n : o.envelope().notes()) {
+      boolean comma = n.kind() == ReadNote.Kind.BAD_VALUE && n.figure() != null;
+      if (comma && n.member() != null && FileNotes.isOf(n, o.finding())) {
+        o.safe("Read the comma as the decimal sign", new ReadDecimal(n.object(), n.subject()));
+      }
+    }
   }
 
   @Override

@@ -15,7 +15,7 @@ final class DuplicateIdRemedies {
     if (!o.envelope().delivered().format().equals(Delivered.GBXML)) {
       return;
     }
-    o.add("Let the second keep a new id", new MakeIdUnique(id));
+    o.safe("Let the second keep a new id", new MakeIdUnique(id));
     for (Surface s : o.envelope().surfaces()) {
       if (s.source().id().equals(id) && !s.key().equals(id)) {
         o.add("Delete the second surface", new DeleteSurface(s.key()));

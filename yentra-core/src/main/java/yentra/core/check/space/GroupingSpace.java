@@ -7,12 +7,14 @@ import java.util.function.Consumer;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.check.measure.Groupings;
 import yentra.core.check.rule.Check;
+import yentra.core.check.rule.Offer;
 import yentra.core.finding.Descriptor;
 import yentra.core.finding.Evidence;
 import yentra.core.finding.Finding;
 import yentra.core.finding.Severity;
 import yentra.core.finding.Text;
 import yentra.core.finding.Workspace;
+import yentra.core.repair.space.DeleteSpace;
 
 /**
  * SPC-411: the space's gross area is that of a grouping rather than a room. It holds two or more
@@ -33,6 +35,12 @@ public final class GroupingSpace implements Check {
   @Override
   public Descriptor descriptor() {
     return DESCRIPTOR;
+  }
+
+  @Override
+  public void offer(Offer o) {
+    boolean bare = o.context().volumes().surfacesOf(o.first()).isEmpty();
+    o.add("Delete the space", new DeleteSpace(o.first()), bare);
   }
 
   @Override

@@ -37,7 +37,7 @@ public final class InsideOutShell implements Check {
 
   @Override
   public void offer(Offer o) {
-    o.add("Turn the shell outwards", new ReverseShell(o.first()));
+    o.safe("Turn the shell outwards", new ReverseShell(o.first()));
     ShellRemedies.without(o);
   }
 

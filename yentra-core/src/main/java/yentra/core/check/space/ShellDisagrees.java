@@ -46,6 +46,8 @@ public final class ShellDisagrees implements LocalCheck {
 
   @Override
   public void offer(Offer o) {
+    // a face of the shell that no surface lies on is a surface that is missing
+    o.finding().evidence().areas().forEach(face -> HoleRemedies.close(o, face));
     ShellRemedies.without(o);
   }
 

@@ -17,6 +17,7 @@ import yentra.core.finding.Limit;
 import yentra.core.finding.Severity;
 import yentra.core.finding.Text;
 import yentra.core.repair.space.AmendSpace;
+import yentra.core.repair.space.StateFigures;
 
 /**
  * SPC-403: the stated area or volume differs from the computed one. Computed from the closed faces:
@@ -42,6 +43,9 @@ public final class StatedDiffers implements Check {
 
   @Override
   public void offer(Offer o) {
+    if (o.context().volumes().of(o.first()).enclosed()) {
+      o.safe("State what its faces give", new StateFigures(o.first()));
+    }
     o.add("Let the computed figures count", new AmendSpace(o.first(), null, true, false));
   }
 

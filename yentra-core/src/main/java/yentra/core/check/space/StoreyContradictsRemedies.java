@@ -24,7 +24,7 @@ final class StoreyContradictsRemedies {
         .max(Comparator.comparingDouble(Storey::level))
         .ifPresent(
             s ->
-                o.add(
+                o.safe(
                     "Put it on " + (s.name().isBlank() ? s.key() : s.name()),
                     new AmendSpace(o.first(), s.key(), false, false)));
   }

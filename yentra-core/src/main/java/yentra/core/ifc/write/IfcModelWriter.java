@@ -50,6 +50,9 @@ public final class IfcModelWriter {
       DATA;
       """;
 
+  /** Millionths. */
+  private static final long MICRO = 1_000_000;
+
   private final Envelope envelope;
   private final IfcFrame frame;
   private final StepWriter step;
@@ -138,16 +141,15 @@ public final class IfcModelWriter {
     if (degrees == null) {
       return "$";
     }
-    long micro = Math.round(degrees * 3.6e9);
-    return "("
-        + micro / 3_600_000_000L
-        + ","
-        + micro / 60_000_000L % 60
-        + ","
-        + micro / 1_000_000L % 60
-        + ","
-        + micro % 1_000_000L
-        + ")";
+    // degrees, minutes, seconds, millionths of a second
+    long[] per = {MICRO * 3600, MICRO * 60, MICRO};
+    StringBuilder b = new StringBuilder("(");
+    long left = Math.round(degrees * per[0]);
+    for (long p : per) {
+      b.append(left / p).append(',');
+      left %= p;
+    }
+    return b.append(left).append(')').toString();
   }
 
   /** Its terrain is stated above the model's zero, where its reference height is. */

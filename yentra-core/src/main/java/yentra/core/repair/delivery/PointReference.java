@@ -68,8 +68,18 @@ public record PointReference(String object, Member member, String attribute, Str
         onlyDropped();
         yield e.withSchedules(e.schedules().withoutDay(from));
       }
-      case SURFACE_TYPE, OPENING_TYPE ->
-          throw new NotApplicableException("A type refers to nothing; give another type.");
+      case SURFACE_TYPE,
+          OPENING_TYPE,
+          THICKNESS,
+          CONDUCTIVITY,
+          DENSITY,
+          SPECIFIC_HEAT,
+          RESISTANCE,
+          U_VALUE,
+          FLOOR_AREA,
+          VOLUME ->
+          throw new NotApplicableException(
+              "A type or a number refers to nothing; give another one.");
       case OTHER -> {
         if (to != null || attribute == null || e.space(object).isEmpty()) {
           throw new NotApplicableException("This reference cannot be changed here.");

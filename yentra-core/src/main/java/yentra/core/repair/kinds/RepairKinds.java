@@ -16,11 +16,13 @@ import yentra.core.repair.construction.StateUValue;
 import yentra.core.repair.delivery.AlignDelivery;
 import yentra.core.repair.delivery.MakeIdUnique;
 import yentra.core.repair.delivery.PointReference;
+import yentra.core.repair.delivery.ReadDecimal;
 import yentra.core.repair.delivery.RereadUnit;
 import yentra.core.repair.opening.AddOpening;
 import yentra.core.repair.opening.CutOpening;
 import yentra.core.repair.opening.DeleteOpening;
 import yentra.core.repair.opening.GlazeWalls;
+import yentra.core.repair.opening.PlaceOpening;
 import yentra.core.repair.opening.ReshapeOpening;
 import yentra.core.repair.opening.RetypeOpening;
 import yentra.core.repair.space.AddSpace;
@@ -32,6 +34,7 @@ import yentra.core.repair.space.NameSpaces;
 import yentra.core.repair.space.ReverseShell;
 import yentra.core.repair.space.SnapVertices;
 import yentra.core.repair.space.SplitSpace;
+import yentra.core.repair.space.StateFigures;
 import yentra.core.repair.surface.AbsorbSlivers;
 import yentra.core.repair.surface.CleanOutline;
 import yentra.core.repair.surface.CloseHole;
@@ -67,6 +70,9 @@ import yentra.core.repair.use.TakeRoomData;
   @JsonSubTypes.Type(CutOpening.class),
   @JsonSubTypes.Type(MatchSurfaces.class),
   @JsonSubTypes.Type(CloseHole.class),
+  @JsonSubTypes.Type(PlaceOpening.class),
+  @JsonSubTypes.Type(StateFigures.class),
+  @JsonSubTypes.Type(ReadDecimal.class),
   @JsonSubTypes.Type(DeleteSurface.class),
   @JsonSubTypes.Type(DeleteOpening.class),
   @JsonSubTypes.Type(AssignConstruction.class),

@@ -11,6 +11,7 @@ import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
+import yentra.core.geometry.Hole;
 import yentra.core.geometry.OpenEdges;
 import yentra.core.geometry.PlaneFit;
 import yentra.core.geometry.Polygon;
@@ -94,6 +95,12 @@ public record CloseHole(String space, List<Vec3> outline, SurfaceType type, Stri
     Polygon face = Polygon.of(outline);
     List<Polygon> bounds = faces(e);
     bounds.add(face);
+    // other holes would let the inside and the outside be one
+    for (Hole h : Hole.from(OpenEdges.find(bounds, tolerance), tolerance)) {
+      if (h.outline().size() > 2) {
+        bounds.add(Polygon.of(h.outline()));
+      }
+    }
     return Shell.of(bounds).direction(face, tolerance.gap()) < 0 ? face.reversed() : face;
   }
 
