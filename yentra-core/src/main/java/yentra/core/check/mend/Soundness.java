@@ -23,6 +23,9 @@ final class Soundness {
   /** By how much the volume of a sound space may change, as a share. */
   private static final double VOLUME = 1e-3;
 
+  /** No construction, no window type. */
+  private static final Set<String> QUESTIONS = Set.of("THM-701", "THM-707");
+
   private static final Set<String> GEOMETRIC = Set.of("GEO", "SPC", "ADJ", "OPN");
 
   private Soundness() {}
@@ -71,14 +74,16 @@ final class Soundness {
         || geometric && f.severity() == Severity.WARNING;
   }
 
-  /** What a surface that was made is built of is a question that it brings, no fault of it. */
+  /**
+   * What a surface that was made, or an opening that was put into one, is built of is a question
+   * that comes with it, no fault of what was done.
+   */
   private static boolean isAsked(CheckRun before, Finding f) {
-    return f.code().equals("THM-701")
-        && f.objects().stream()
-            .anyMatch(
-                k ->
-                    before.context().envelope().surface(k).isEmpty()
-                        && before.context().envelope().opening(k).isEmpty());
+    Envelope e = before.context().envelope();
+    String about = f.objects().isEmpty() ? "" : f.objects().get(0);
+    return QUESTIONS.contains(f.code())
+        && e.surface(about).isEmpty()
+        && e.parentOf(about).isEmpty();
   }
 
   /** Of a space with several holes one less is no new hole. */

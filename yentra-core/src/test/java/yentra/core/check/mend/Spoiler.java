@@ -41,13 +41,20 @@ final class Spoiler {
     CORNER_TWICE,
     CORNERS_CROSSED,
     SHELL_INSIDE_OUT,
-    SHADE_ON_WALL
+    SHADE_ON_WALL,
+    MOVED_5_MM
   }
+
+  /** m². */
+  private static final double LARGE = 3;
 
   private final Random random;
   private final Set<String> touched = new HashSet<>();
   private final List<Fault> made = new ArrayList<>();
   private Envelope e;
+
+  /** Whether one space may have several faults; no surface has two. */
+  private boolean crowded;
 
   private Spoiler(Envelope sound, long seed) {
     this.e = sound;
@@ -60,6 +67,7 @@ final class Spoiler {
   static Spoilt of(Envelope sound, long seed, int faults) {
     Spoiler s = new Spoiler(sound, seed);
     List<Fault> all = new ArrayList<>(List.of(Fault.values()));
+    all.remove(Fault.MOVED_5_MM); // moves what is measured
     for (int i = 0; i < faults; i++) {
       s.make(all.get(s.random.nextInt(all.size())));
     }
@@ -69,6 +77,14 @@ final class Spoiler {
   static Spoilt of(Envelope sound, long seed, Fault fault) {
     Spoiler s = new Spoiler(sound, seed);
     s.make(fault);
+    return new Spoilt(s.e, s.made);
+  }
+
+  /** All of these, in spaces that have other ones too. */
+  static Spoilt crowded(Envelope sound, long seed, List<Fault> faults) {
+    Spoiler s = new Spoiler(sound, seed);
+    s.crowded = true;
+    faults.forEach(s::make);
     return new Spoilt(s.e, s.made);
   }
 
@@ -116,6 +132,10 @@ final class Spoiler {
                   Spoiler::crossed);
           case SHELL_INSIDE_OUT ->
               space(s -> s.withShell(s.shell().stream().map(Polygon::reversed).toList()));
+          case MOVED_5_MM ->
+              reshape(
+                  s -> s.sides().size() == 1 && s.type() == SurfaceType.EXTERIOR_WALL,
+                  p -> p.transformed(Transform.translation(p.normal().times(0.005))));
           case SHADE_ON_WALL ->
               add(
                   s -> s.type() == SurfaceType.EXTERIOR_WALL,
@@ -150,13 +170,18 @@ final class Spoiler {
     List<Surface> all =
         e.surfaces().stream()
             .filter(s -> !s.sides().isEmpty() && !s.type().isShading())
-            .filter(s -> s.sides().stream().noneMatch(x -> touched.contains(x.space())))
+            .filter(
+                s ->
+                    !touched.contains(s.key())
+                        && (crowded
+                            || s.sides().stream().noneMatch(x -> touched.contains(x.space()))))
             .filter(which)
             .toList();
     if (all.isEmpty()) {
       return null;
     }
     Surface s = all.get(random.nextInt(all.size()));
+    touched.add(s.key());
     s.sides().forEach(x -> touched.add(x.space()));
     return s;
   }
@@ -184,7 +209,13 @@ final class Spoiler {
   }
 
   private boolean missing() {
-    Surface s = pick(x -> x.sides().size() == 1 && x.openings().isEmpty());
+    // of a house of construction also edges of slabs are surfaces, which nobody would miss
+    Surface s =
+        pick(
+            x ->
+                x.sides().size() == 1
+                    && x.openings().isEmpty()
+                    && (!crowded || x.polygon().area() > LARGE));
     if (s == null) {
       return false;
     }
@@ -204,7 +235,7 @@ final class Spoiler {
                 x.sides().size() == 2
                     && !x.isWithinOneSpace()
                     && x.type() != SurfaceType.AIR
-                    && x.sides().stream().allMatch(y -> y.face() == null)
+                    && (crowded || x.sides().stream().allMatch(y -> y.face() == null))
                     && (of == null || x.type() == of));
     if (s == null) {
       return false;
@@ -260,7 +291,8 @@ final class Spoiler {
   }
 
   private boolean space(UnaryOperator<Space> change) {
-    List<Space> all = e.spaces().stream().filter(s -> !touched.contains(s.key())).toList();
+    List<Space> all =
+        e.spaces().stream().filter(s -> crowded || !touched.contains(s.key())).toList();
     if (all.isEmpty()) {
       return false;
     }
