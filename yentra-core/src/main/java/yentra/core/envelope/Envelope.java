@@ -22,15 +22,12 @@ import yentra.core.geometry.Transform;
 public final class Envelope {
   private final Parts parts;
   private final Map<String, Space> spaces;
-  private final Map<String, Surface> surfaces;
+  private final SurfacePlaces surfaces;
   private final Map<String, Construction> constructions;
   private final KeyIndex<Storey> storeys;
   private final KeyIndex<Zone> zones;
   private final KeyIndex<Material> materials;
   private final KeyIndex<Glazing> glazings;
-
-  /** Made when first asked for; two threads may both do so, and find the same. */
-  private volatile Map<String, Surface> parents;
 
   /**
    * The lists an envelope is made of. {@code orphans} are openings that lie in no surface, {@code
@@ -91,12 +88,16 @@ public final class Envelope {
   }
 
   private Envelope(Parts parts, Envelope like) {
+    this(parts, like, SurfacePlaces.of(parts.surfaces));
+  }
+
+  private Envelope(Parts parts, Envelope like, SurfacePlaces surfaces) {
     this.parts = parts;
     this.spaces =
         like != null && like.parts.spaces == parts.spaces
             ? like.spaces
             : index(parts.spaces, Space::key);
-    this.surfaces = index(parts.surfaces, Surface::key);
+    this.surfaces = surfaces;
     this.constructions =
         like != null && like.parts.constructions == parts.constructions
             ? like.constructions
@@ -106,20 +107,6 @@ public final class Envelope {
     this.materials =
         KeyIndex.of(parts.materials, Material::key, like == null ? null : like.materials);
     this.glazings = KeyIndex.of(parts.glazings, Glazing::key, like == null ? null : like.glazings);
-  }
-
-  private Map<String, Surface> parents() {
-    Map<String, Surface> made = parents;
-    if (made == null) {
-      made = new HashMap<>();
-      for (Surface s : parts.surfaces) {
-        for (Opening o : s.openings()) {
-          made.put(o.key(), s);
-        }
-      }
-      parents = made;
-    }
-    return made;
   }
 
   public static Envelope of(Parts parts) {
@@ -205,7 +192,7 @@ public final class Envelope {
   }
 
   public Optional<Surface> surface(String key) {
-    return Optional.ofNullable(surfaces.get(key));
+    return surfaces.surface(key);
   }
 
   public Optional<Construction> construction(String key) {
@@ -230,7 +217,7 @@ public final class Envelope {
 
   /** The surface that an opening lies in. */
   public Optional<Surface> parentOf(String opening) {
-    return Optional.ofNullable(parents().get(opening));
+    return surfaces.parentOf(opening);
   }
 
   public Optional<Opening> opening(String key) {
@@ -357,15 +344,20 @@ public final class Envelope {
 
   /** This envelope with one surface replaced in place. */
   public Envelope replacing(String key, UnaryOperator<Surface> change) {
-    return withSurfaces(
-        parts.surfaces.stream().map(s -> s.key().equals(key) ? change.apply(s) : s).toList());
+    Surface old = surface(key).orElse(null);
+    if (old == null) {
+      return this;
+    }
+    Surface now = change.apply(old);
+    Parts changed = parts.withSurfaces(surfaces.replaced(old, now));
+    return new Envelope(changed, this, surfaces.after(changed.surfaces, old, now));
   }
 
   /**
    * This envelope without a surface and its openings, and without what the reader noted about them.
    */
   public Envelope withoutSurface(String key) {
-    Surface gone = surfaces.get(key);
+    Surface gone = surface(key).orElse(null);
     if (gone == null) {
       return this;
     }
