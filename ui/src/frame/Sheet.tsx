@@ -6,6 +6,7 @@ import { isOpen } from '../model/groups';
 import { Limits } from '../findings/Limits';
 import { LogSheet } from '../findings/LogSheet';
 import { Messages } from '../findings/Messages';
+import { PlanSheet } from '../findings/PlanSheet';
 import { RevisionSheet } from '../findings/RevisionSheet';
 import type { ModelIndex } from '../model/model';
 import { type SheetTab, useView } from '../model/state';
@@ -43,6 +44,7 @@ export function Sheet({
   const tabs: [SheetTab, string, number | string][] = findings
     ? [
         ['findings', TABLE_NAMES.findings, open],
+        ['plan', TABLE_NAMES.plan, ''],
         ...objects,
         ['messages', TABLE_NAMES.messages, ''],
         ['limits', TABLE_NAMES.limits, ''],
@@ -65,6 +67,7 @@ export function Sheet({
       {tab === 'surfaces' && <SurfaceTable index={index} />}
       {tab === 'openings' && <OpeningTable index={index} openings={openings} />}
       {tab === 'findings' && <FindingSheet index={index} edits={edits} />}
+      {tab === 'plan' && <PlanSheet index={index} edits={edits} />}
       {tab === 'messages' && <Messages index={index} />}
       {tab === 'limits' && <Limits index={index} project={project} />}
       {tab === 'log' && <LogSheet index={index} edits={edits} />}

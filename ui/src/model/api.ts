@@ -2,6 +2,7 @@ import { linesOf, readModel } from './rows';
 import type { Shape } from './shapes';
 import type { components } from './api.d';
 import { client, ok, ProblemError, raw } from './http';
+import { mendCalls } from './mendCalls';
 import { planCalls } from './planCalls';
 
 export { person, ProblemError, setPerson } from './http';
@@ -139,6 +140,7 @@ export const api = {
       }),
     ),
   ...planCalls,
+  ...mendCalls,
   job: (id: string) => ok(client.GET('/api/jobs/{id}', { params: { path: { id } } })),
   cancelJob: (id: string) => ok(client.DELETE('/api/jobs/{id}', { params: { path: { id } } })),
   /** The whole model; asked again where it changed between its rows and its shapes. */

@@ -12,6 +12,7 @@ export type SheetTab =
   | 'surfaces'
   | 'openings'
   | 'findings'
+  | 'plan'
   | 'messages'
   | 'limits'
   | 'log'

@@ -14,7 +14,17 @@ export type Workspace = (typeof WORKSPACES)[number][0];
 export const TABLES = {
   scope: ['elements', 'classes', 'requirements', 'values', 'sheet'],
   envelope: ['boundaries', 'spaces', 'surfaces', 'openings', 'findings'],
-  findings: ['findings', 'spaces', 'surfaces', 'openings', 'messages', 'limits', 'log', 'revision'],
+  findings: [
+    'findings',
+    'plan',
+    'spaces',
+    'surfaces',
+    'openings',
+    'messages',
+    'limits',
+    'log',
+    'revision',
+  ],
   thermal: ['constructions', 'windows', 'materials', 'uses', 'schedules', 'losses', 'library'],
 } as const;
 
@@ -30,6 +40,7 @@ export const TABLE_NAMES = {
   surfaces: 'Surfaces',
   openings: 'Openings',
   findings: 'Findings',
+  plan: 'Repair plan',
   messages: 'Messages',
   limits: 'Limits',
   log: 'Repair log',
