@@ -24,7 +24,8 @@ final class CatalogueCommand implements Callable<Integer> {
     StringBuilder b = new StringBuilder();
     b.append("# Checks\n\nMade from the code by `./yentra catalogue`; do not edit.\n\n");
     b.append(
-        "| code | severity | finds | how it measures | why it matters | limits |\n|---|---|---|---|---|---|\n");
+        "Safe remedies are those whose result the delivery itself determines; `./yentra repair --safe` and the repair plan take them. All else that is offered needs a judgement.\n\n"
+            + "| code | severity | finds | how it measures | why it matters | limits | safe remedies |\n|---|---|---|---|---|---|---|\n");
     for (Descriptor d : checks) {
       String limits =
           d.limits().stream()
@@ -41,13 +42,14 @@ final class CatalogueCommand implements Callable<Integer> {
               .collect(Collectors.joining(", "));
       b.append(
           String.format(
-              "| %s | %s | %s | %s | %s | %s |%n",
+              "| %s | %s | %s | %s | %s | %s | %s |%n",
               d.code(),
               d.severity().label(),
               d.finds(),
               d.method(),
               d.why(),
-              limits.isEmpty() ? "–" : limits));
+              limits.isEmpty() ? "–" : limits,
+              d.safe().isEmpty() ? "–" : d.safe()));
     }
     return b.toString();
   }

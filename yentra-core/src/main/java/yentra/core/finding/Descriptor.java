@@ -18,6 +18,8 @@ import java.util.Set;
  * @param together which of its findings are told as one
  * @param elsewhere where its findings are answered when no repair answers them, or null
  * @param compared how the limit stands to what was measured, for a sentence: "limit"
+ * @param safe which of its remedies are safe, since the delivery itself determines their result, a
+ *     phrase; empty when all that it offers needs a judgement
  */
 public record Descriptor(
     String code,
@@ -30,7 +32,8 @@ public record Descriptor(
     Cause makes,
     Together together,
     Elsewhere elsewhere,
-    String compared) {
+    String compared,
+    String safe) {
   public Descriptor {
     limits = List.copyOf(limits);
     follows = Set.copyOf(follows);
@@ -50,7 +53,8 @@ public record Descriptor(
         null,
         List.of("SPC", "LOC", "UNI").contains(family(code)) ? Together.NONE : Together.ALL,
         null,
-        "limit");
+        "limit",
+        "");
   }
 
   private static String family(String code) {
@@ -69,15 +73,15 @@ public record Descriptor(
   public Descriptor following(Cause... causes) {
     Set<Cause> all = EnumSet.noneOf(Cause.class);
     all.addAll(Arrays.asList(causes));
-    return with(all, makes, together, elsewhere, compared);
+    return with(all, makes, together, elsewhere, compared, safe);
   }
 
   public Descriptor making(Cause cause) {
-    return with(follows, cause, together, elsewhere, compared);
+    return with(follows, cause, together, elsewhere, compared, safe);
   }
 
   public Descriptor told(Together t) {
-    return with(follows, makes, t, elsewhere, compared);
+    return with(follows, makes, t, elsewhere, compared, safe);
   }
 
   public Descriptor answered(String label, Workspace workspace) {
@@ -85,15 +89,20 @@ public record Descriptor(
   }
 
   public Descriptor answered(String label, Workspace workspace, String table) {
-    return with(follows, makes, together, new Elsewhere(label, workspace, table), compared);
+    return with(follows, makes, together, new Elsewhere(label, workspace, table), compared, safe);
   }
 
   public Descriptor comparing(String words) {
-    return with(follows, makes, together, elsewhere, words);
+    return with(follows, makes, together, elsewhere, words, safe);
   }
 
-  private Descriptor with(Set<Cause> f, Cause m, Together t, Elsewhere e, String c) {
-    return new Descriptor(code, severity, finds, method, why, limits, f, m, t, e, c);
+  /** Which of its remedies are safe. */
+  public Descriptor safely(String phrase) {
+    return with(follows, makes, together, elsewhere, compared, phrase);
+  }
+
+  private Descriptor with(Set<Cause> f, Cause m, Together t, Elsewhere e, String c, String safely) {
+    return new Descriptor(code, severity, finds, method, why, limits, f, m, t, e, c, safely);
   }
 
   /**

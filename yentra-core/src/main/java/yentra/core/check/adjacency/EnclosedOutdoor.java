@@ -29,6 +29,7 @@ public final class EnclosedOutdoor implements Check {
               "From points before the outer side, 128 lines are followed over the half sphere; those that meet no surface, or the ground, see sky or ground.",
               "It is probably interior: heat is lost to air that is not there.",
               List.of(new Limit("view", "%", 2, 0, 50)))
+          .safely("the neighbour's face in its place")
           .following(Cause.WRONG_UNIT, Cause.HOLE);
 
   @Override

@@ -22,12 +22,13 @@ import yentra.core.finding.Severity;
 public final class ExteriorBetweenSpaces implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
-          "ADJ-502",
-          Severity.ERROR,
-          "an exterior or ground type with two adjacent spaces",
-          "Adjacent spaces of surfaces with an exterior or ground type are counted; the same space twice counts once.",
-          "Inside walls would lose heat to outdoor air.",
-          List.of());
+              "ADJ-502",
+              Severity.ERROR,
+              "an exterior or ground type with two adjacent spaces",
+              "Adjacent spaces of surfaces with an exterior or ground type are counted; the same space twice counts once.",
+              "Inside walls would lose heat to outdoor air.",
+              List.of())
+          .safely("the type that two spaces and the tilt give");
 
   @Override
   public Descriptor descriptor() {

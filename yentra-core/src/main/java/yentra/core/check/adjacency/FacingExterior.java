@@ -34,6 +34,8 @@ public final class FacingExterior implements LocalCheck {
               "Surfaces with one space each whose outer sides look at each other across no more than a wall, with nothing between them; derived surfaces are proven and not asked.",
               "Heat flow between the rooms is lost and both lose heat to outdoor air instead.",
               List.of(new Limit("overlap", "m2", 0.1, 0.001, 10), MatchRemedies.DISTANCE))
+          .safely(
+              "faces in one place become one surface; of faces apart a joint or air may be between")
           .following(Cause.WRONG_UNIT);
 
   @Override

@@ -30,6 +30,8 @@ public final class InteriorWithoutPair implements LocalCheck {
               "Adjacent spaces of surfaces with an interior type are counted.",
               "The surface is treated as adiabatic or outdoor, so heat flow between the rooms is lost.",
               List.of())
+          .safely(
+              "the neighbour's face in its place; exterior where nothing of the building lies behind")
           .following(Cause.MISSING_SPACE, Cause.VOID);
 
   @Override

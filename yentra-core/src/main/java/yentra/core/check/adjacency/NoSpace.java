@@ -19,12 +19,13 @@ import yentra.core.finding.Severity;
 public final class NoSpace implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
-          "ADJ-509",
-          Severity.ERROR,
-          "a surface with no space that is not shading",
-          "Adjacent spaces are counted.",
-          "The surface bounds nothing and is dropped, or stops the simulation.",
-          List.of());
+              "ADJ-509",
+              Severity.ERROR,
+              "a surface with no space that is not shading",
+              "Adjacent spaces are counted.",
+              "The surface bounds nothing and is dropped, or stops the simulation.",
+              List.of())
+          .safely("the space whose hole it fills");
 
   @Override
   public Descriptor descriptor() {

@@ -30,6 +30,7 @@ public final class NormalInward implements LocalCheck {
               "The polygon's Newell normal; places before and behind it are tested for being in its first space.",
               "Sun and wind reach the wrong side, and the tilt is mirrored.",
               List.of())
+          .safely("it is turned")
           .following(Cause.INSIDE_OUT, Cause.HOLE);
 
   @Override

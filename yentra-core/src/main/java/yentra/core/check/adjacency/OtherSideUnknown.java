@@ -29,6 +29,7 @@ public final class OtherSideUnknown implements Check {
               "Surfaces of spaces without a type; those whose type the file leaves out or misspells are FMT-105 and FMT-106.",
               "It is handed over without a type, and a simulation does not know what it faces.",
               List.of())
+          .safely("the neighbour's face in its place; the type where the model proves the sides")
           .answered("See how its boundaries were made", Workspace.ENVELOPE, "boundaries");
 
   @Override

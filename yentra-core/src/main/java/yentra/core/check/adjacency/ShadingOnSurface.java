@@ -23,14 +23,15 @@ import yentra.core.repair.surface.DeleteSurface;
 public final class ShadingOnSurface implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
-          "ADJ-510",
-          Severity.WARNING,
-          "a shading surface that coincides with a surface of a space",
-          "Shading surfaces in the plane of a space's surface are held against it.",
-          "The wall lies in the shadow of itself.",
-          List.of(
-              new Limit("area", "m2", 0.01, 0.001, 10),
-              new Limit("distance", "m", 0.005, 0.001, 0.1)));
+              "ADJ-510",
+              Severity.WARNING,
+              "a shading surface that coincides with a surface of a space",
+              "Shading surfaces in the plane of a space's surface are held against it.",
+              "The wall lies in the shadow of itself.",
+              List.of(
+                  new Limit("area", "m2", 0.01, 0.001, 10),
+                  new Limit("distance", "m", 0.005, 0.001, 0.1)))
+          .safely("it is deleted");
 
   @Override
   public Descriptor descriptor() {

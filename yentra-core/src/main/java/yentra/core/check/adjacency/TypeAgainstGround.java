@@ -27,6 +27,7 @@ public final class TypeAgainstGround implements Check {
               "The share of the surface's height that lies below the ground though outdoor air is said to be there, or above it though ground is. Where no ground level is known, it is the one that contradicts the fewest surfaces. Walls with openings to outdoor air are not asked.",
               "The surface loses heat to the wrong temperature.",
               List.of(new Limit("share", "%", 50, 1, 100), GroundFit.HEIGHT))
+          .safely("the type that height and sides give, where the model proves the sides")
           .following(Cause.WRONG_UNIT);
 
   @Override

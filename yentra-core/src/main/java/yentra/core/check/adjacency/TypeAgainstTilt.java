@@ -30,6 +30,7 @@ public final class TypeAgainstTilt implements LocalCheck {
               "The tilt of the outer side is held against the type: walls stand, roofs and ceilings face up, floors face down; a surface between two spaces may be seen from either.",
               "Surface resistances and sun are those of another direction.",
               List.of(Tilts.ROOF, Tilts.FLOOR))
+          .safely("the type that tilt and sides give, where the model proves the sides")
           .following(Cause.INSIDE_OUT);
 
   @Override

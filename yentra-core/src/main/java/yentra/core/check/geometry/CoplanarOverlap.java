@@ -35,6 +35,8 @@ public final class CoplanarOverlap implements LocalCheck {
               List.of(
                   new Limit("area", "m2", 0.01, 0.0001, 10),
                   new Limit("distance", "m", 0.005, 0.0001, 0.1)))
+          .safely(
+              "of two alike the larger gives up the common part; what the other one covers as a whole goes")
           .following(Cause.WRONG_UNIT);
 
   @Override

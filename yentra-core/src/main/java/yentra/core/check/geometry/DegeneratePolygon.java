@@ -33,6 +33,8 @@ public final class DegeneratePolygon implements LocalCheck {
               "Vertices closer than the length tolerance count as one; area by Newell's method.",
               "A simulation cannot give it a normal, and stops or drops it.",
               List.of(new Limit("area", "m2", 0.0001, 0, 0.1)))
+          .safely(
+              "corners go into the order that closes the space; what has no area and no openings is deleted")
           .following(Cause.WRONG_UNIT);
 
   @Override

@@ -31,6 +31,8 @@ public final class DuplicateSurface implements LocalCheck {
               List.of(
                   new Limit("overlap", "%", 95, 50, 100),
                   new Limit("distance", "m", 0.005, 0.0001, 0.1)))
+          .safely(
+              "two faces of two spaces in one place become one surface; of one space the one that adds nothing goes")
           .following(Cause.WRONG_UNIT);
 
   @Override

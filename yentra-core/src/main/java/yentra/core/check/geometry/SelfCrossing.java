@@ -25,12 +25,13 @@ import yentra.core.geometry.Vec3;
 public final class SelfCrossing implements LocalCheck {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
-          "GEO-303",
-          Severity.BLOCKER,
-          "self-intersecting polygon",
-          "Pairs of edges that cut through each other, touching left out.",
-          "Area and normal of such an outline mean nothing.",
-          List.of());
+              "GEO-303",
+              Severity.BLOCKER,
+              "self-intersecting polygon",
+              "Pairs of edges that cut through each other, touching left out.",
+              "Area and normal of such an outline mean nothing.",
+              List.of())
+          .safely("corners go into the order that closes the space");
 
   @Override
   public Descriptor descriptor() {

@@ -32,6 +32,7 @@ public final class ShortEdge implements LocalCheck {
               "Length of each edge of the outline; the shortest is reported.",
               "Such edges make normals unsure and meshes fail.",
               List.of(new Limit("edge", "m", 0.001, 1e-05, 0.1)))
+          .safely("corners that are one become one")
           .following(Cause.WRONG_UNIT);
 
   @Override

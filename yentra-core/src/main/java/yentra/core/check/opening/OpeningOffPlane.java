@@ -37,6 +37,7 @@ public final class OpeningOffPlane implements LocalCheck {
               List.of(
                   new Limit("distance", "m", 0.01, 0.0001, 0.5),
                   new Limit("angle", "deg", 1, 0.01, 30)))
+          .safely("it is moved into its surface's plane, where it keeps its area")
           .following(Cause.WRONG_UNIT);
 
   @Override

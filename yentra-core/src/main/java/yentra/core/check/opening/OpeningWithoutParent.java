@@ -18,12 +18,13 @@ import yentra.core.repair.opening.DeleteOpening;
 public final class OpeningWithoutParent implements Check {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
-          "OPN-607",
-          Severity.BLOCKER,
-          "an opening with no parent surface",
-          "Openings outside any surface are listed.",
-          "A simulation has nowhere to put it.",
-          List.of());
+              "OPN-607",
+              Severity.BLOCKER,
+              "an opening with no parent surface",
+              "Openings outside any surface are listed.",
+              "A simulation has nowhere to put it.",
+              List.of())
+          .safely("the one surface whose plane and outline hold it");
 
   @Override
   public Descriptor descriptor() {

@@ -32,6 +32,7 @@ public final class ImplausibleSize implements Check {
               "The mean height of the spaces (volume by floor area) is held against the limits; units under which it would be plausible are tried.",
               "Areas and volumes are wrong by a constant factor, and with them every result.",
               List.of(new Limit("least", "m", 1.5, 0.1, 10), new Limit("most", "m", 30, 5, 500)))
+          .safely("the one unit that makes the rooms as high as rooms are")
           .making(Cause.WRONG_UNIT);
 
   @Override

@@ -21,12 +21,14 @@ import yentra.core.repair.delivery.ReadDecimal;
 public final class BadValue implements Check {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
-          "FMT-106",
-          Severity.ERROR,
-          "a value outside the standard's enumeration, or a number that is none",
-          "Values are parsed by the schema's rules while they are read.",
-          "A simulation would read another value, or stop.",
-          List.of());
+              "FMT-106",
+              Severity.ERROR,
+              "a value outside the standard's enumeration, or a number that is none",
+              "Values are parsed by the schema's rules while they are read.",
+              "A simulation would read another value, or stop.",
+              List.of())
+          .safely(
+              "a comma that can only be a decimal sign is read; the type of a surface whose sides the model proves");
 
   @Override
   public Descriptor descriptor() {

@@ -17,12 +17,13 @@ import yentra.core.finding.Severity;
 public final class DuplicateId implements Check {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
-          "FMT-103",
-          Severity.BLOCKER,
-          "the same id used twice",
-          "All ids of the file are counted, whatever they belong to.",
-          "A simulation reads one of the two and drops the other, or stops.",
-          List.of());
+              "FMT-103",
+              Severity.BLOCKER,
+              "the same id used twice",
+              "All ids of the file are counted, whatever they belong to.",
+              "A simulation reads one of the two and drops the other, or stops.",
+              List.of())
+          .safely("the second gets an id of its own");
 
   @Override
   public Descriptor descriptor() {

@@ -20,12 +20,13 @@ import yentra.core.finding.Severity;
 public final class MissingRequired implements Check {
   static final Descriptor DESCRIPTOR =
       new Descriptor(
-          "FMT-105",
-          Severity.ERROR,
-          "a required element or attribute is missing",
-          "Elements are held against the schema while they are read.",
-          "What is missing decides how a simulation treats the object.",
-          List.of());
+              "FMT-105",
+              Severity.ERROR,
+              "a required element or attribute is missing",
+              "Elements are held against the schema while they are read.",
+              "What is missing decides how a simulation treats the object.",
+              List.of())
+          .safely("the type of a surface whose sides the model proves");
 
   @Override
   public Descriptor descriptor() {

@@ -30,6 +30,7 @@ public final class GroupingSpace implements Check {
               "It holds two or more other spaces, each with more than the limit's share of its volume.",
               "Its volume is counted twice: once in the rooms, once in the grouping.",
               List.of(Groupings.SHARE, Groupings.SPACES))
+          .safely("it is deleted where no surface names it")
           .answered("Put it out of scope", Workspace.SCOPE, "elements");
 
   @Override

@@ -28,6 +28,7 @@ public final class InsideOutShell implements Check {
               "Places just before and behind each shell face are tested for being inside, by the parity of rays in many directions.",
               "Volume and normals come out negative or wrong.",
               List.of())
+          .safely("the faces of the shell are turned")
           .making(Cause.INSIDE_OUT);
 
   @Override

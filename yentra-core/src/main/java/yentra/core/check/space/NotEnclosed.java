@@ -34,6 +34,8 @@ public final class NotEnclosed implements Check {
               "Edges of the space's surfaces (or shell) that no other face continues within the gap tolerance are chained into outlines; the area is Newell's.",
               "Air volume and heat balance of an open space are undefined.",
               List.of(new Limit("gap", "m", 0.01, 0.0001, 0.1)))
+          .safely(
+              "a face towards what is proven to lie outside, or the neighbour's face that lies there; its construction where the type has only one")
           .following(Cause.WRONG_UNIT)
           .making(Cause.HOLE)
           .comparing("and the widest gap that counts as closed is");

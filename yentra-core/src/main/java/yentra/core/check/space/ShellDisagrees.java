@@ -37,6 +37,7 @@ public final class ShellDisagrees implements LocalCheck {
               List.of(
                   new Limit("area", "m2", 0.05, 0.001, 10),
                   new Limit("distance", "m", 0.6, 0.01, 2)))
+          .safely("a face of the shell that no surface lies on is closed like a hole")
           .following(Cause.WRONG_UNIT, Cause.INSIDE_OUT, Cause.HOLE);
 
   @Override

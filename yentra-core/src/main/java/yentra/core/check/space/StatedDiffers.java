@@ -34,6 +34,7 @@ public final class StatedDiffers implements Check {
               "Computed from the closed faces: area of those facing down, volume by the divergence theorem. Not asked of spaces that are not enclosed. Measured is the difference in %; of IFC quantities the computed one.",
               "Loads per area, occupancy and air change are then taken from the wrong figure.",
               List.of(new Limit("difference", "%", 2, 0.1, 50)))
+          .safely("what the faces of an enclosed space give is stated")
           .following(Cause.WRONG_UNIT, Cause.INSIDE_OUT, Cause.HOLE, Cause.NO_SURFACES);
 
   @Override

@@ -30,6 +30,7 @@ public final class StoreyContradicts implements LocalCheck {
               "The space's floor is held against the level of its storey and of the next one above it.",
               "Spaces are grouped and named by the wrong storey.",
               List.of(new Limit("height", "m", 0.25, 0.01, 3)))
+          .safely("the storey that its floor is on")
           .following(Cause.WRONG_UNIT);
 
   @Override
