@@ -293,6 +293,13 @@ class PlansTest {
             .intake(project, "mass.ifc", MASS.getBytes(StandardCharsets.UTF_8))
             .get("deliveryId")
             .asString();
+    // a tick says that nothing is open, and there is nothing yet
+    for (JsonNode mark : yentra.model(model).get("path")) {
+      if (List.of("envelope", "handover").contains(mark.get("workspace").asString())) {
+        assertThat(mark.get("text").asString()).isEqualTo("No spaces");
+        assertThat(mark.get("mark").asString()).isEqualTo("open");
+      }
+    }
     JsonNode m = yentra.get("/api/deliveries/" + model + "/mass").json();
     assertThat(list(m.get("storeys")).stream().map(JsonNode::asString).toList())
         .containsExactly("Ground", "First");
