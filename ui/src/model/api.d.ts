@@ -2410,6 +2410,8 @@ export interface components {
             reason: string;
         };
         MendStepView: {
+            /** Format: double */
+            area: number;
             code: string;
             finding: string;
             message: string;

@@ -53,6 +53,14 @@ class ScreenshotsIT {
       b.click("apply");
       b.settle();
       b.keys(org.openqa.selenium.Keys.ESCAPE);
+      b.press("Repair plan");
+      b.see("plan-sum");
+      b.click("plan-look");
+      b.see("pending-figures");
+      b.settle();
+      Files.write(dir.resolve("9-repair-plan.png"), b.picture());
+      b.press("Leave it");
+      b.press("Findings");
       b.keys("7");
       b.click("write");
       b.click("all-the-same");
@@ -148,7 +156,6 @@ class ScreenshotsIT {
     b.see(By.cssSelector("[aria-label='Filter by name']")).sendKeys("op-8");
     b.click(By.xpath("//*[@role='row'][contains(., 'Window op-8')]"));
     b.see("reason");
-    Files.write(dir.resolve("9-scope-reasons.png"), b.picture());
     b.press("Show the values");
     b.see(By.cssSelector("[aria-label='Filter by thermaltransmittance']")).sendKeys("missing");
     b.click(By.xpath("//*[@data-key]//span[contains(., 'missing')]"));

@@ -37,8 +37,9 @@ public final class Text {
         .toPlainString();
   }
 
-  public static String percent(double share) {
-    return String.format(Locale.ROOT, "%.1f %%", share);
+  /** A figure that is in per cent already. */
+  public static String percent(double percent) {
+    return String.format(Locale.ROOT, "%.1f %%", percent);
   }
 
   public static String degrees(double degrees) {

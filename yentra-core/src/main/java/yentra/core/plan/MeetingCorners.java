@@ -1,9 +1,12 @@
 package yentra.core.plan;
 
+import java.util.ArrayList;
+import java.util.List;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.CoordinateArrays;
 import org.locationtech.jts.geom.CoordinateSequence;
 import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.Polygon;
 import org.locationtech.jts.geom.impl.CoordinateArraySequence;
 import org.locationtech.jts.geom.util.GeometryTransformer;
 import org.locationtech.jts.index.kdtree.KdTree;
@@ -23,17 +26,30 @@ final class MeetingCorners {
     }
   }
 
-  /** A face whose corners are those that were there before it, where they are near. */
+  /**
+   * A face whose corners are those that were there before it, where they are near; what is no wider
+   * than that is nothing.
+   */
   Geometry of(Geometry face) {
-    return new GeometryTransformer() {
-      @Override
-      protected CoordinateSequence transformCoordinates(CoordinateSequence c, Geometry of) {
-        Coordinate[] out = new Coordinate[c.size()];
-        for (int i = 0; i < out.length; i++) {
-          out[i] = corners.insert(c.getCoordinate(i)).getCoordinate().copy();
-        }
-        return new CoordinateArraySequence(CoordinateArrays.removeRepeatedPoints(out));
+    Geometry moved =
+        new GeometryTransformer() {
+          @Override
+          protected CoordinateSequence transformCoordinates(CoordinateSequence c, Geometry of) {
+            Coordinate[] out = new Coordinate[c.size()];
+            for (int i = 0; i < out.length; i++) {
+              out[i] = corners.insert(c.getCoordinate(i)).getCoordinate().copy();
+            }
+            return new CoordinateArraySequence(CoordinateArrays.removeRepeatedPoints(out));
+          }
+        }.transform(face);
+    List<Polygon> parts = new ArrayList<>();
+    for (int i = 0; i < moved.getNumGeometries(); i++) {
+      if (moved.getGeometryN(i) instanceof Polygon p && p.getArea() > 0) {
+        parts.add(p);
       }
-    }.transform(face);
+    }
+    return parts.size() == 1
+        ? parts.get(0)
+        : face.getFactory().createMultiPolygon(parts.toArray(Polygon[]::new));
   }
 }

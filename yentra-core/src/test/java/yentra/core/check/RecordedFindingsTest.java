@@ -13,6 +13,7 @@ import static yentra.core.Fixtures.with;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -171,6 +172,23 @@ class RecordedFindingsTest {
     for (Finding f : all) {
       out.add("  " + f.id() + " " + Recorded.told(f));
     }
+  }
+
+  /** A share in a message is the one that was measured. */
+  @Test
+  void sharesInMessagesAreThoseMeasured() throws Exception {
+    Map<String, Envelope> all = new LinkedHashMap<>(FaultyRooms.all());
+    all.putAll(more());
+    Set<String> told = new TreeSet<>();
+    for (Envelope e : all.values()) {
+      for (Finding f : CheckRun.of(new CheckContext(e, Limits.STANDARD, TOLERANCE)).findings()) {
+        if ("%".equals(f.unit()) && f.message().contains("%")) {
+          told.add(f.code());
+          assertThat(f.message()).contains(String.format(Locale.ROOT, "%.1f %%", f.measured()));
+        }
+      }
+    }
+    assertThat(told).contains("OPN-604", "ADJ-508", "SPC-403", "THM-705");
   }
 
   /** What the catalogue says to be safe is offered so, and nothing else is. */

@@ -46,6 +46,7 @@ public class RepairPlans {
    * @param message what is wrong
    * @param says what is done about it
    * @param resolves how many findings are gone after it
+   * @param area of the surfaces that its finding is about, else of those that it changes, m²
    * @param objects keys of what it is about and what it changes
    * @param repairs the repairs that it is made of
    */
@@ -55,6 +56,7 @@ public class RepairPlans {
       String message,
       String says,
       int resolves,
+      double area,
       List<String> objects,
       List<Repair> repairs) {}
 
@@ -72,6 +74,19 @@ public class RepairPlans {
     return e.space(key).isPresent() || e.surface(key).isPresent() || e.opening(key).isPresent();
   }
 
+  private static double area(Envelope before, Envelope after, RepairPlan.Step s) {
+    double about = area(before, after, s.finding().objects());
+    return about > 0 ? about : area(before, after, s.remedy().repair().objects());
+  }
+
+  private static double area(Envelope before, Envelope after, List<String> keys) {
+    double sum = 0;
+    for (String k : keys) {
+      sum += after.surface(k).or(() -> before.surface(k)).map(x -> x.polygon().area()).orElse(0.0);
+    }
+    return sum;
+  }
+
   private static RepairPlanView view(RepairPlan plan) {
     Envelope before = plan.before().context().envelope();
     Envelope after = plan.after().context().envelope();
@@ -87,6 +102,7 @@ public class RepairPlans {
               s.finding().message(),
               s.says(),
               s.resolves().size(),
+              area(before, after, s),
               objects.stream().filter(k -> isPart(before, k) || isPart(after, k)).toList(),
               r instanceof Several x ? x.repairs() : List.of(r)));
     }

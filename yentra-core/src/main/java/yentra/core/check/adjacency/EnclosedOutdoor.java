@@ -63,7 +63,7 @@ public final class EnclosedOutdoor implements Check {
                     "The "
                         + context.naming().surface(s)
                         + " is said to face outdoor air, but sees "
-                        + Text.percent(e.share())
+                        + Text.percent(e.share() * 100)
                         + " of sky and ground."));
       }
     }

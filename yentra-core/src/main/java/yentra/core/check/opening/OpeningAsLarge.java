@@ -55,7 +55,7 @@ public final class OpeningAsLarge implements LocalCheck {
                       "The "
                           + context.naming().opening(o)
                           + " takes up "
-                          + Text.percent(share / 100)
+                          + Text.percent(share)
                           + " of it."));
         }
       }

@@ -7,6 +7,7 @@ import yentra.core.check.measure.CheckContext;
 import yentra.core.check.rule.Check;
 import yentra.core.check.rule.FileNotes;
 import yentra.core.check.rule.Offer;
+import yentra.core.envelope.Member;
 import yentra.core.envelope.ReadNote;
 import yentra.core.finding.Descriptor;
 import yentra.core.finding.Finding;
@@ -40,7 +41,8 @@ public final class BadValue implements Check {
     o.likelyTypes();
     for (ReadNote n : o.envelope().notes()) {
       boolean comma = n.kind() == ReadNote.Kind.BAD_VALUE && n.figure() != null;
-      if (comma && n.member() != null && FileNotes.isOf(n, o.finding())) {
+      boolean ours = n.member() != null && n.member() != Member.OTHER;
+      if (comma && ours && FileNotes.isOf(n, o.finding())) {
         o.safe("Read the comma as the decimal sign", new ReadDecimal(n.object(), n.subject()));
       }
     }
