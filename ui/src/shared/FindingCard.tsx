@@ -90,7 +90,7 @@ export function FindingCard({
             {remedies.map((r, i) => (
               <button
                 key={i}
-                className={`btn ${pending?.repair === r.repair ? 'border-kelp' : ''}`}
+                className={`btn h-auto min-h-[26px] py-0.5 text-left whitespace-normal ${pending?.repair === r.repair ? 'border-kelp' : ''}`}
                 onClick={() => edits.consider(r.repair, r.label, f.id)}
                 data-testid={`remedy-${i}`}
               >
