@@ -38,22 +38,13 @@ final class CheckCommand implements Callable<Integer> {
       description = "text, json or jsonl (default: text)")
   private Format format;
 
-  @Option(
-      names = "--limits",
-      description = "JSON file with limits, such as {\"GEO-302.deviation\": 0.008}")
-  private Path limits;
+  @Mixin private CheckChoice choice = new CheckChoice();
 
   @Option(
       names = "--together",
       description =
           "the files are deliveries of one project: origin, units and north are held against the first")
   private boolean together;
-
-  @Option(
-      names = "--sheet",
-      description =
-          "a scope sheet to apply to IFC files first: an XLSX or IDS file, or geometry, thermal, programme")
-  private String sheet;
 
   @Mixin private BoundaryChoice boundaries = new BoundaryChoice();
 
@@ -68,8 +59,8 @@ final class CheckCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    Limits set = LimitsFile.read(limits);
-    ScopeSheet applied = sheet == null ? null : Sheets.read(sheet);
+    Limits set = choice.limits();
+    ScopeSheet applied = choice.sheet();
     Checked first = null;
     List<Map<String, Object>> reports = new ArrayList<>();
     int exit = 0;

@@ -59,16 +59,7 @@ final class RepairCommand implements Callable<Integer> {
   @Option(names = "--format", defaultValue = "TEXT", description = "text or json (default: text)")
   private Format format;
 
-  @Option(
-      names = "--limits",
-      description = "JSON file with limits, such as {\"GEO-302.deviation\": 0.008}")
-  private Path limits;
-
-  @Option(
-      names = "--sheet",
-      description =
-          "a scope sheet to apply to an IFC file first: an XLSX or IDS file, or geometry, thermal, programme")
-  private String sheet;
+  @Mixin private CheckChoice choice = new CheckChoice();
 
   @Mixin private BoundaryChoice boundaries = new BoundaryChoice();
 
@@ -85,8 +76,8 @@ final class RepairCommand implements Callable<Integer> {
     if (in.toAbsolutePath().normalize().equals(out.toAbsolutePath().normalize())) {
       throw new IOException("OUT is the file that was delivered: give it another name.");
     }
-    Limits set = LimitsFile.read(limits);
-    ScopeSheet applied = sheet == null ? null : Sheets.read(sheet);
+    Limits set = choice.limits();
+    ScopeSheet applied = choice.sheet();
     Checked before = Checked.of(in, set, boundaries.options(), applied, null);
     long t0 = System.nanoTime();
     CheckRun start = new CheckRun(before.context(), before.findings());

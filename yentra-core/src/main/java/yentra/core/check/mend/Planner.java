@@ -144,6 +144,8 @@ public final class Planner {
     state.findings().forEach(f -> open.add(f.id()));
     Envelope e = state.context().envelope();
     List<Attempt> made = new ArrayList<>();
+    // after what comes before them they cannot be made, but may be on the state that it leaves
+    List<Attempt> alone = new ArrayList<>();
     List<String> says = new ArrayList<>();
     Set<Repair> known = new HashSet<>();
     for (Attempt a : attempts) {
@@ -161,15 +163,20 @@ public final class Planner {
         if (attempts.size() == 1) {
           refuse(a, x.getMessage(), failed);
         } else {
-          // alone it may still be possible: what it needs may have been taken by one before it
-          known.remove(r);
-          failedLater(a, failed);
+          alone.add(a);
         }
       }
     }
-    if (made.isEmpty()) {
-      return;
+    if (!made.isEmpty()) {
+      prove(made, says, e, failed);
     }
+    for (Attempt a : alone) {
+      take(List.of(a), failed);
+    }
+  }
+
+  /** Takes what was made together when it is sound, else each half of it by itself. */
+  private void prove(List<Attempt> made, List<String> says, Envelope e, List<Attempt> failed) {
     CheckRun then = state.after(e);
     String fault = Soundness.fault(state, then, made.stream().map(Attempt::finding).toList());
     if (fault == null) {
@@ -180,13 +187,6 @@ public final class Planner {
       int half = made.size() / 2;
       take(made.subList(0, half), failed);
       take(made.subList(half, made.size()), failed);
-    }
-  }
-
-  /** Kept for the next round, when the state is another one. */
-  private void failedLater(Attempt a, List<Attempt> failed) {
-    if (a.remedies().size() > 1) {
-      failed.add(a);
     }
   }
 

@@ -14,10 +14,6 @@ final class GlobalIds {
 
   static String of(String key, String seed) {
     Matcher m = READ.matcher(key);
-    return m.matches() ? m.group(1).replace('.', '$') : made(seed + key);
-  }
-
-  static String made(String name) {
-    return MadeGlobalId.of(name);
+    return m.matches() ? m.group(1).replace('.', '$') : MadeGlobalId.of(seed + key);
   }
 }

@@ -26,6 +26,7 @@ import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.geometry.Vec3;
+import yentra.core.ifc.MadeGlobalId;
 import yentra.core.step.StepWriter;
 
 /**
@@ -237,7 +238,7 @@ public final class IfcModelWriter {
       int project =
           step.add(
               "IFCPROJECT",
-              "'" + GlobalIds.made(seed + "project") + "'",
+              "'" + MadeGlobalId.of(seed + "project") + "'",
               "$",
               text(envelope.site().name()),
               "$",

@@ -53,7 +53,6 @@ final class SpaceWriter {
   }
 
   List<String> notes() {
-    List<String> all = new ArrayList<>(notes);
     lost(s -> s.gains().latentPerPerson() != null, "the latent heat of people");
     lost(
         s -> !s.gains().schedules().equals(InternalGains.GainSchedules.NONE),
@@ -61,8 +60,7 @@ final class SpaceWriter {
     lost(
         s -> s.air().flow() != null && s.air().changes() == null,
         "infiltration in litres a second");
-    all.addAll(notes);
-    return all.stream().distinct().toList();
+    return List.copyOf(notes);
   }
 
   private void lost(Predicate<Space> has, String what) {

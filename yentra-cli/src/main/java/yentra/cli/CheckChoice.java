@@ -5,24 +5,40 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
+import picocli.CommandLine.Option;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.core.finding.Limits;
+import yentra.core.scope.ScopeSheet;
 
-/** Limits of checks from a file. */
-final class LimitsFile {
-  private LimitsFile() {}
+/** The options that say what a file is checked against, and what of it. */
+final class CheckChoice {
+  @Option(
+      names = "--limits",
+      description = "JSON file with limits, such as {\"GEO-302.deviation\": 0.008}")
+  private Path limits;
+
+  @Option(
+      names = "--sheet",
+      description =
+          "a scope sheet to apply to IFC files first: an XLSX or IDS file, or geometry, thermal, programme")
+  private String sheet;
+
+  /** The scope sheet, or null. */
+  ScopeSheet sheet() throws IOException {
+    return sheet == null ? null : Sheets.read(sheet);
+  }
+
+  /** The limits of the file; the standard ones without one. */
+  Limits limits() throws IOException {
+    return limits == null ? Limits.STANDARD : read(limits);
+  }
 
   /**
-   * The limits of a file; the standard ones without one.
-   *
    * @throws IOException when it is no JSON object of numbers by code and name
    */
-  static Limits read(Path file) throws IOException {
-    if (file == null) {
-      return Limits.STANDARD;
-    }
+  private static Limits read(Path file) throws IOException {
     JsonMapper json = JsonMapper.builder().build();
     Map<String, Double> values = new HashMap<>();
     try {
