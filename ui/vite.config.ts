@@ -1,4 +1,4 @@
-import { defineConfig } from 'vite';
+import { defineConfig } from 'vitest/config';
 import react from '@vitejs/plugin-react';
 import tailwindcss from '@tailwindcss/vite';
 
@@ -19,6 +19,12 @@ export default defineConfig({
         },
       },
     },
+  },
+  // a form typed into takes its time where the core's tests run beside it on two cores
+  test: {
+    testTimeout: 60_000,
+    hookTimeout: 60_000,
+    setupFiles: './src/shared/patientTests.ts',
   },
   server: { host: '127.0.0.1', proxy: { '/api': 'http://127.0.0.1:8080' } },
 });
