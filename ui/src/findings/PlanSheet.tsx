@@ -1,6 +1,4 @@
 import { useMemo, useState } from 'react';
-import { useQuery } from '@tanstack/react-query';
-import { api, type Repair } from '../model/api';
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
 import type { Edits } from '../model/useEdits';
@@ -8,78 +6,60 @@ import { useUnits, type Units } from '../model/units';
 import { useChecks } from '../model/useChecks';
 import { count } from '../model/words';
 import { Table, type Column } from '../shared/Table';
-import { keyOf, stepGroups, withDependents, type Refused, type Step } from './planSteps';
+import { PlanFigures } from './PlanFigures';
+import { PlanQuestions } from './PlanQuestions';
+import { keyOf, stepGroups, type Step } from './planSteps';
+import { usePlan, type PlanWork } from './usePlan';
 
 const LABEL = 'Repair plan';
-const NONE: ReadonlySet<string> = new Set();
 
-/** Shown in place of steps: what is left for a person. */
+/** Shown in place of steps: what a person decides, and what was tried and is not taken. */
+const OPEN = 'open';
 const LEFT = 'left';
 
-/** What can be put right without a judgement, step by step; taken as one entry of the log. */
+/** What can be put right without a judgement, step by step, and what needs one; taken as one entry of the log. */
 export function PlanSheet({ index, edits }: { index: ModelIndex; edits: Edits }) {
-  const { id, version } = index.model.delivery;
-  const found = useQuery({
-    queryKey: ['repair-plan', id, version],
-    queryFn: () => api.repairPlan(id),
-  });
-  if (found.isPending) return <p className="p-3 text-muted">Working out what can be put right …</p>;
-  if (found.isError) return <p className="p-3 text-error">{found.error.message}</p>;
+  const plan = usePlan(index);
+  const { made } = plan;
+  if (made.error) return <p className="p-3 text-error">{made.error.message}</p>;
+  if (made.data) return <Steps plan={plan} edits={edits} />;
   return (
-    <Steps
-      key={`${id} ${version}`}
-      steps={found.data.steps}
-      refused={found.data.refused}
-      edits={edits}
-    />
+    <div className="max-w-md p-3" role="status">
+      {made.givenUp ? (
+        <>
+          <p className="mb-2 text-muted">The plan was given up before it was whole.</p>
+          <button className="btn" onClick={made.again}>
+            Work it out
+          </button>
+        </>
+      ) : (
+        <>
+          <label className="block text-muted">
+            Trying what can be put right, step by step … {Math.round(made.share * 100)} %
+            <progress className="mt-0.5 block h-1.5 w-full accent-kelp" value={made.share} />
+          </label>
+          <button className="btn mt-2" data-testid="plan-give-up" onClick={made.giveUp}>
+            Give up
+          </button>
+        </>
+      )}
+    </div>
   );
 }
 
-function Steps({
-  steps: given,
-  refused,
-  edits,
-}: {
-  steps: Omit<Step, 'number'>[];
-  refused: Refused[];
-  edits: Edits;
-}) {
+function Steps({ plan, edits }: { plan: PlanWork; edits: Edits }) {
   const units = useUnits();
   const checks = useChecks();
   const set = useView((s) => s.set);
-  const [unticked, setUnticked] = useState<ReadonlySet<string>>(NONE);
   const [shown, setShown] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string[]>([]);
-  const steps = useMemo<Step[]>(() => given.map((s, i) => ({ ...s, number: i + 1 })), [given]);
+  const { steps, out, gone } = plan;
   const groups = useMemo(() => stepGroups(steps), [steps]);
-  const out = useMemo(() => withDependents(steps, unticked), [steps, unticked]);
-  const taken = steps.filter((s) => !out.has(keyOf(s)));
   const rows = shown ? steps.filter((s) => s.code === shown) : steps;
+  const { tick } = plan;
+  const columns = useMemo(() => columnsIn(units, out, gone, tick), [units, out, gone, tick]);
 
-  const columns = useMemo(() => {
-    const tick = (some: Step[], on: boolean) =>
-      setUnticked((old) => {
-        const keys = new Set(old);
-        for (const s of some)
-          if (on) keys.delete(keyOf(s));
-          else keys.add(keyOf(s));
-        return keys;
-      });
-    return { tick, list: columnsIn(units, out, unticked, (s, on) => tick([s], on)) };
-  }, [units, out, unticked]);
-
-  function look() {
-    const repairs: Repair[] = [];
-    const findings: string[] = [];
-    for (const s of taken)
-      for (const r of s.repairs) {
-        repairs.push(r);
-        findings.push(s.finding);
-      }
-    edits.consider({ kind: 'Several', label: LABEL, repairs, findings }, 'Take the plan');
-  }
-
-  const row = (key: string | null, text: string, some: Step[], area: number | null) => (
+  const row = (key: string | null, text: string, some: Step[], tail: string) => (
     <li
       key={key ?? 'all'}
       className={`flex items-start gap-2 border-b border-line/50 px-2 text-sm leading-[17px] ${shown === key ? 'bg-kelp-soft font-semibold' : ''}`}
@@ -89,7 +69,7 @@ function Steps({
           of={some.length}
           on={some.filter((s) => !out.has(keyOf(s))).length}
           label={`Take ${text}`}
-          onChange={(on) => columns.tick(some, on)}
+          onChange={(on) => plan.tick(some, on)}
         />
       )}
       <button
@@ -97,62 +77,111 @@ function Steps({
         onClick={() => setShown(key)}
       >
         {text}
-        {area !== null && area > 0 && (
-          <span className="text-muted"> · {units.area.text(area)}</span>
-        )}
+        {tail && <span className="text-muted"> · {tail}</span>}
       </button>
       {some.length > 0 && <span className="num py-1">{some.length}</span>}
     </li>
   );
 
   return (
-    <div className="flex min-h-0 flex-1">
-      <ul className="w-60 shrink-0 overflow-y-auto border-r border-line" data-testid="plan-groups">
-        {row(null, 'All steps', steps, null)}
-        {groups.map((g) => row(g.code, checks.get(g.code)?.finds ?? g.code, g.steps, g.area))}
-        {refused.length > 0 &&
-          row(LEFT, `Left for a person: ${count(refused.length, 'remedy', 'remedies')}`, [], null)}
-      </ul>
-      {shown === LEFT ? (
-        <ul className="min-w-0 flex-1 overflow-y-auto p-2" data-testid="plan-left">
-          {refused.map((r) => (
-            <li key={r.finding + r.label} className="border-b border-line/50 py-1">
-              <span className="font-mono text-[11px]">{r.code}</span> {r.label}:{' '}
-              <span className="text-muted">{units.said(r.reason)}</span>
-            </li>
-          ))}
+    <div className="flex min-h-0 flex-1 flex-col">
+      <Result plan={plan} edits={edits} />
+      <div className="flex min-h-0 flex-1">
+        <ul
+          className="w-60 shrink-0 overflow-y-auto border-r border-line"
+          data-testid="plan-groups"
+        >
+          {row(null, 'All steps', steps, '')}
+          {plan.open.length > 0 &&
+            row(
+              OPEN,
+              `For you to decide: ${count(plan.open.length + plan.more, 'question')}`,
+              [],
+              plan.answers.size ? `${plan.answers.size} answered` : '',
+            )}
+          {groups.map((g) =>
+            row(
+              g.code,
+              checks.get(g.code)?.finds ?? g.code,
+              g.steps,
+              g.area > 0 ? units.area.text(g.area) : '',
+            ),
+          )}
+          {plan.refused.length > 0 &&
+            row(
+              LEFT,
+              `Tried and not taken: ${count(plan.refused.length, 'remedy', 'remedies')}`,
+              [],
+              '',
+            )}
         </ul>
-      ) : (
-        <Table
-          name="plan"
-          rows={rows}
-          columns={columns.list}
-          keyOf={keyOf}
-          selection={new Set(chosen)}
-          onSelect={(keys) => {
-            setChosen(keys);
-            const of = steps.filter((s) => keys.includes(keyOf(s)));
-            set({ selection: of.flatMap((s) => s.objects) });
-          }}
-          empty="Nothing that is open can be put right without a judgement: answer it in Findings."
-          tools={
-            <>
-              <span className="ml-3" data-testid="plan-sum">
-                {count(taken.length, 'step')} of {steps.length} taken
-              </span>
-              <button
-                className="btn ml-3 !h-6"
-                disabled={!taken.length || edits.busy}
-                data-testid="plan-look"
-                title="Shows what the steps would do, as one repair that is made or left"
-                onClick={look}
-              >
-                Look at it …
-              </button>
-            </>
-          }
-        />
-      )}
+        {shown === OPEN ? (
+          <PlanQuestions plan={plan} />
+        ) : shown === LEFT ? (
+          <ul className="min-w-0 flex-1 overflow-y-auto p-2" data-testid="plan-left">
+            {plan.refused.map((r) => (
+              <li key={r.finding + r.label} className="border-b border-line/50 py-1">
+                <span className="font-mono text-[11px]">{r.code}</span> {r.label}:{' '}
+                <span className="text-muted">{units.said(r.reason)}</span>
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <Table
+            name="plan"
+            rows={rows}
+            columns={columns}
+            keyOf={keyOf}
+            selection={new Set(chosen)}
+            onSelect={(keys) => {
+              setChosen(keys);
+              const of = steps.filter((s) => keys.includes(keyOf(s)));
+              set({ selection: of.flatMap((s) => s.objects) });
+            }}
+            empty="Nothing that is open can be put right without a judgement: answer it in Findings."
+            tools={
+              gone.size > 0 && (
+                <span className="ml-3 text-muted" data-testid="plan-gone">
+                  {count(gone.size, 'step')} cannot be taken without those left out
+                </span>
+              )
+            }
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** What is taken, what it comes to, and the way on. */
+function Result({ plan, edits }: { plan: PlanWork; edits: Edits }) {
+  const { outcome } = plan;
+  return (
+    <div className="flex items-start gap-3 border-b border-line px-2 py-1 text-sm">
+      <div className="flex min-w-0 flex-1 flex-wrap gap-x-4">
+        <p className="font-semibold" data-testid="plan-sum">
+          {plan.taken} of {count(plan.steps.length, 'step')} taken
+          {plan.answers.size > 0 && `, ${count(plan.answered, 'question')} answered`}
+        </p>
+        {outcome.error ? (
+          <p className="text-error">{outcome.error.message}</p>
+        ) : outcome.data && !outcome.working ? (
+          <PlanFigures outcome={outcome.data} />
+        ) : (
+          <p className="text-muted" role="status">
+            Working out what it comes to … {Math.round(outcome.share * 100)} %
+          </p>
+        )}
+      </div>
+      <button
+        className="btn btn-main"
+        disabled={!(plan.taken + plan.answered) || edits.busy || !outcome.data || outcome.working}
+        data-testid="plan-look"
+        title="Shows in the model what would be done, as one repair that is made or left"
+        onClick={() => edits.consider(plan.repair(LABEL), 'Take the plan')}
+      >
+        Look at it …
+      </button>
     </div>
   );
 }
@@ -185,10 +214,11 @@ function Tick({
 
 function columnsIn(
   units: Units,
-  out: ReadonlySet<string>,
-  unticked: ReadonlySet<string>,
-  tick: (step: Step, on: boolean) => void,
+  out: PlanWork['out'],
+  gone: PlanWork['gone'],
+  tick: PlanWork['tick'],
 ): Column<Step>[] {
+  const said = (text: string) => <span title={units.said(text)}>{units.said(text)}</span>;
   return [
     {
       id: 'take',
@@ -196,16 +226,16 @@ function columnsIn(
       width: 46,
       value: (s) => (out.has(keyOf(s)) ? 0 : 1),
       show: (s) => {
-        const follows = out.has(keyOf(s)) && !unticked.has(keyOf(s));
+        const why = gone.get(keyOf(s));
         return (
           <input
             type="checkbox"
             className="my-[5px] block size-4"
             checked={!out.has(keyOf(s))}
-            disabled={follows}
-            title={follows ? 'It builds on a step that is not taken' : ''}
+            disabled={why !== undefined}
+            title={why && `It builds on what is left out: ${units.said(why)}`}
             aria-label={`Take step ${s.number}`}
-            onChange={(e) => tick(s, e.target.checked)}
+            onChange={(e) => tick([s], e.target.checked)}
             onClick={(e) => e.stopPropagation()}
           />
         );
@@ -224,14 +254,14 @@ function columnsIn(
       head: 'What is done',
       width: 270,
       value: (s) => s.says,
-      show: (s) => <span title={units.said(s.says)}>{units.said(s.says)}</span>,
+      show: (s) => said(s.says),
     },
     {
       id: 'what',
       head: 'What is wrong',
       width: 250,
       value: (s) => s.message,
-      show: (s) => <span title={units.said(s.message)}>{units.said(s.message)}</span>,
+      show: (s) => said(s.message),
     },
     { id: 'resolves', head: 'Answers', width: 60, number: true, value: (s) => s.resolves },
   ];

@@ -1,18 +1,26 @@
 import { describe, expect, it } from 'vitest';
-import { withDependents } from './planSteps';
+import { openGroups, stepGroups, type Open, type Step } from './planSteps';
 
-const step = (number: number, ...objects: string[]) => ({ number, finding: 'f', objects });
+const step = (number: number, code: string, area: number) =>
+  ({ number, finding: `f${number}`, code, area }) as Step;
+const open = (finding: string, code: string, ...labels: string[]) =>
+  ({ finding, code, choices: labels.map((label) => ({ label })) }) as Open;
 
-describe('steps of a repair plan', () => {
-  const steps = [step(1, 'a'), step(2, 'b'), step(3, 'a', 'c'), step(4, 'c'), step(5, 'd')];
-
-  it('what builds on a step that is not taken goes too', () => {
-    expect([...withDependents(steps, new Set(['f1']))]).toEqual(['f1', 'f3', 'f4']);
+describe('a repair plan', () => {
+  it('has its steps by kind of fault, with their area', () => {
+    const groups = stepGroups([step(1, 'A', 2), step(2, 'B', 1), step(3, 'A', 3)]);
+    expect(groups.map((g) => [g.code, g.steps.map((s) => s.number), g.area])).toEqual([
+      ['A', [1, 3], 5],
+      ['B', [2], 1],
+    ]);
   });
 
-  it('what came before it stays, and what has nothing to do with it', () => {
-    expect([...withDependents(steps, new Set(['f4']))]).toEqual(['f4']);
-    expect([...withDependents(steps, new Set(['f2']))]).toEqual(['f2']);
-    expect([...withDependents(steps, new Set())]).toEqual([]);
+  it('has its questions by kind, with the answers that do for several', () => {
+    const groups = openGroups([open('a', 'A', 'x', 'y'), open('b', 'B', 'x'), open('c', 'A', 'x')]);
+    expect(groups.map((g) => g.code)).toEqual(['A', 'B']);
+    expect(groups[0].common.map((c) => [c.label, c.of.map((o) => o.finding)])).toEqual([
+      ['x', ['a', 'c']],
+    ]);
+    expect(groups[1].common).toEqual([]);
   });
 });

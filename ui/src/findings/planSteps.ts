@@ -1,28 +1,15 @@
 import type { api } from '../model/api';
 
-type Plan = Awaited<ReturnType<typeof api.repairPlan>>;
+export type Plan = Awaited<ReturnType<typeof api.repairPlan>>;
+export type Outcome = Awaited<ReturnType<typeof api.planOutcome>>;
 
 /** A step of the repair plan with its number, from 1. */
 export type Step = Plan['steps'][number] & { number: number };
 
-export type Refused = Plan['refused'][number];
+/** What the plan leaves for a judgement. */
+export type Open = Plan['open'][number];
 
 export const keyOf = (s: Pick<Step, 'finding' | 'number'>) => s.finding + s.number;
-
-/** Keys of the steps that are not taken: those given, and later ones that change what these change. */
-export function withDependents(
-  steps: readonly Pick<Step, 'finding' | 'number' | 'objects'>[],
-  out: ReadonlySet<string>,
-): Set<string> {
-  const all = new Set(out);
-  const touched = new Set<string>();
-  for (const s of steps)
-    if (all.has(keyOf(s)) || s.objects.some((o) => touched.has(o))) {
-      all.add(keyOf(s));
-      s.objects.forEach((o) => touched.add(o));
-    }
-  return all;
-}
 
 /** Steps for one kind of fault. */
 export interface StepGroup {
@@ -40,6 +27,29 @@ export function stepGroups(steps: readonly Step[]): StepGroup[] {
     g.steps.push(s);
     g.area += s.area;
     out.set(s.code, g);
+  }
+  return [...out.values()];
+}
+
+/** Questions of one kind, with the choices that several of them have in common. */
+export interface OpenGroup {
+  code: string;
+  open: Open[];
+  common: { label: string; of: Open[] }[];
+}
+
+export function openGroups(open: readonly Open[]): OpenGroup[] {
+  const out = new Map<string, OpenGroup>();
+  for (const o of open) {
+    const g = out.get(o.code) ?? { code: o.code, open: [], common: [] };
+    g.open.push(o);
+    out.set(o.code, g);
+  }
+  for (const g of out.values()) {
+    const labels = new Map<string, Open[]>();
+    for (const o of g.open)
+      for (const c of o.choices) labels.set(c.label, [...(labels.get(c.label) ?? []), o]);
+    g.common = [...labels].filter(([, of]) => of.length > 1).map(([label, of]) => ({ label, of }));
   }
   return [...out.values()];
 }

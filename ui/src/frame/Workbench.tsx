@@ -11,6 +11,7 @@ import { ErrorBoundary } from './ErrorBoundary';
 import { HeadLine } from './HeadLine';
 import { Help } from './Help';
 import { Next } from './Next';
+import { Message } from './Message';
 import { Path } from './Path';
 import { useAddress } from './useAddress';
 import { useProjectEvents } from './useProjectEvents';
@@ -24,6 +25,7 @@ import { elementSubject } from '../scope/scopeModel';
 import { useMesh, useScope } from '../scope/useScope';
 import { withElements } from '../scope/backdrop';
 import { envelopeSubject } from '../stage/subject';
+import { useSeen } from '../stage/useSeen';
 import { resetView, useView } from '../model/state';
 import { useThermal } from '../thermal/useThermal';
 import { useEdits } from '../model/useEdits';
@@ -45,7 +47,6 @@ import {
   Stage,
   ThermalSheet,
 } from './rooms';
-import { useShallow } from 'zustand/react/shallow';
 
 const NO_CHANGES: RevisionChange[] = [];
 const NO_VALUES: Record<string, number> = {};
@@ -153,7 +154,7 @@ function Opened({
   const units = useUnits();
   const index = useIndex(model);
   const edits = useEdits(model);
-  const { message, set } = useView(useShallow((s) => ({ message: s.message, set: s.set })));
+  const set = useView((s) => s.set);
   useShortcuts(index, edits, project.id, workspace);
   useAddress(workspace);
   const navigate = useNavigate();
@@ -170,9 +171,10 @@ function Opened({
   const by = useView((s) => s.colourBy);
   const changes = useRevision(model, by === 'change').data?.changes ?? NO_CHANGES;
   const uValues = useThermal(model, by === 'uvalue').data?.uValues ?? NO_VALUES;
+  const seen = useSeen(index);
   const envelope = useMemo(
-    () => envelopeSubject(units, index, by, { changes, uValues }),
-    [index, by, changes, uValues, units],
+    () => envelopeSubject(units, seen, by, { changes, uValues }),
+    [seen, by, changes, uValues, units],
   );
   const among = useMemo(
     () => (ghosts && scope && mesh ? withElements(envelope, scope, mesh) : envelope),
@@ -218,16 +220,10 @@ function Opened({
 
   useEffect(loadTheRest, []);
 
-  useEffect(() => {
-    if (!message) return;
-    const t = setTimeout(() => set({ message: null }), message.bad ? 9000 : 5000);
-    return () => clearTimeout(t);
-  }, [message, set]);
-
   return (
     <div className="flex h-full flex-col">
       <HeadLine project={project} model={model} revision={model.delivery.id} edits={edits} />
-      <div className="flex min-h-0 flex-1">
+      <div className="relative flex min-h-0 flex-1">
         <Path project={project.id} model={model}>
           <Next index={index} workspace={workspace} project={project.id} />
         </Path>
@@ -291,16 +287,8 @@ function Opened({
               )
             }
           />
-          {message && (
-            <div
-              className={`pointer-events-none absolute bottom-8 left-1/2 z-30 max-w-[70%] -translate-x-1/2 rounded-sm border px-3 py-1.5 shadow-lg ${message.bad ? 'border-blocker bg-panel text-blocker' : 'border-kelp bg-panel'}`}
-              role="status"
-              data-testid="message"
-            >
-              {message.text}
-            </div>
-          )}
         </main>
+        <Message />
       </div>
       <CommandPalette
         entries={() => [

@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/attempts/{run}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["share"];
+        put?: never;
+        post?: never;
+        delete: operations["cancel_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/building-uses": {
         parameters: {
             query?: never;
@@ -123,10 +139,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["share"];
+        get?: never;
         put?: never;
         post: operations["attempt_2"];
-        delete: operations["cancel"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -452,16 +468,32 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/deliveries/{id}/repair-plan": {
+    "/api/deliveries/{id}/repair-plan/outcome/{run}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["plan_1"];
+        get?: never;
         put?: never;
-        post?: never;
+        post: operations["outcome"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/repair-plan/{run}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["plan_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -894,7 +926,7 @@ export interface paths {
         get: operations["job"];
         put?: never;
         post?: never;
-        delete: operations["cancel_1"];
+        delete: operations["cancel"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1417,6 +1449,10 @@ export interface components {
             name?: string;
             zone?: string;
         });
+        AnswerRequest: {
+            finding: string;
+            label: string;
+        };
         AnswerView: {
             author: string;
             date: string;
@@ -2044,6 +2080,11 @@ export interface components {
             /** Format: double */
             visibleTransmittance?: number | null;
         };
+        GoneView: {
+            reason: string;
+            /** Format: int32 */
+            step: number;
+        };
         GroundYear: {
             /** Format: double */
             area: number;
@@ -2403,6 +2444,14 @@ export interface components {
             /** Format: double */
             thickness?: number | null;
         };
+        MendOpenView: {
+            choices: components["schemas"]["RemedyView"][];
+            code: string;
+            finding: string;
+            message: string;
+            objects: string[];
+            severity: string;
+        };
         MendRefusedView: {
             code: string;
             finding: string;
@@ -2500,6 +2549,18 @@ export interface components {
             surface?: string | null;
             triangles?: number[] | null;
             type: string;
+        };
+        OutcomeRequest: {
+            answers?: components["schemas"]["AnswerRequest"][] | null;
+            /** Format: int64 */
+            basedOn: number;
+            without?: number[] | null;
+        };
+        OutcomeView: {
+            after: components["schemas"]["SideView"];
+            before: components["schemas"]["SideView"];
+            gone: components["schemas"]["GoneView"][];
+            unanswered: components["schemas"]["UnansweredView"][];
         };
         Pair: {
             from: string;
@@ -2616,6 +2677,7 @@ export interface components {
             after: components["schemas"]["Figures"];
             before: components["schemas"]["Figures"];
             changedSurfaces: components["schemas"]["SurfaceView"][];
+            orphans: components["schemas"]["OpeningView"][];
             removedSurfaces: string[];
             resolved: components["schemas"]["FindingView"][];
             summary: string;
@@ -2688,8 +2750,13 @@ export interface components {
             kind: string;
         };
         RepairPlanView: {
+            /** Format: int32 */
+            more: number;
+            open: components["schemas"]["MendOpenView"][];
             refused: components["schemas"]["MendRefusedView"][];
             steps: components["schemas"]["MendStepView"][];
+            /** Format: int64 */
+            version: number;
         };
         RepairRequest: {
             /** Format: int64 */
@@ -2969,6 +3036,19 @@ export interface components {
         ShelfRequest: {
             /** @enum {string} */
             shelf: "OPEN" | "ARCHIVED" | "DELETED";
+        };
+        SideView: {
+            /** Format: int32 */
+            blockers: number;
+            /** Format: int32 */
+            errors: number;
+            figures: components["schemas"]["Figures"];
+            /** Format: double */
+            heatLoss: number;
+            /** Format: double */
+            unknownArea: number;
+            /** Format: int32 */
+            warnings: number;
         };
         SinceView: {
             findings: string[];
@@ -3321,6 +3401,10 @@ export interface components {
             /** Format: double */
             upper?: number | null;
         };
+        UnansweredView: {
+            finding: string;
+            reason: string;
+        };
         UnderlayView: {
             /** Format: int32 */
             height: number;
@@ -3494,6 +3578,48 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    share: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShareView"];
+                };
+            };
+        };
+    };
+    cancel_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     buildingUses: {
         parameters: {
             query?: never;
@@ -3654,29 +3780,6 @@ export interface operations {
             };
         };
     };
-    share: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-                run: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ShareView"];
-                };
-            };
-        };
-    };
     attempt_2: {
         parameters: {
             query?: never;
@@ -3701,27 +3804,6 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SumsView"];
                 };
-            };
-        };
-    };
-    cancel: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-                run: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
         };
     };
@@ -4319,12 +4401,40 @@ export interface operations {
             };
         };
     };
+    outcome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutcomeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutcomeView"];
+                };
+            };
+        };
+    };
     plan_1: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 id: string;
+                run: string;
             };
             cookie?: never;
         };
@@ -5035,7 +5145,7 @@ export interface operations {
             };
         };
     };
-    cancel_1: {
+    cancel: {
         parameters: {
             query?: never;
             header?: never;

@@ -2,6 +2,7 @@ import { linesOf, readModel } from './rows';
 import type { Shape } from './shapes';
 import type { components } from './api.d';
 import { client, ok, ProblemError, raw } from './http';
+import { attemptCalls } from './attemptCalls';
 import { mendCalls } from './mendCalls';
 import { planCalls } from './planCalls';
 
@@ -140,6 +141,7 @@ export const api = {
       }),
     ),
   ...planCalls,
+  ...attemptCalls,
   ...mendCalls,
   job: (id: string) => ok(client.GET('/api/jobs/{id}', { params: { path: { id } } })),
   cancelJob: (id: string) => ok(client.DELETE('/api/jobs/{id}', { params: { path: { id } } })),
@@ -373,16 +375,6 @@ export const api = {
         signal,
       }),
     ),
-  tryShare: (delivery: string, run: string) =>
-    ok(
-      client.GET('/api/deliveries/{id}/boundaries/try/{run}', {
-        params: { path: { id: delivery, run } },
-      }),
-    ),
-  cancelTry: (delivery: string, run: string) =>
-    client.DELETE('/api/deliveries/{id}/boundaries/try/{run}', {
-      params: { path: { id: delivery, run } },
-    }),
   chooseBoundaries: (
     delivery: string,
     basedOn: number,

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Finding, Model, ModelAnswer, Opening, Space, Surface } from './api';
+import type { Finding, Model, ModelAnswer, Opening, Preview, Space, Surface } from './api';
 import { shapeOf } from './shapes';
 
 /** Look-ups over a model, made once per version. */
@@ -132,6 +132,24 @@ function reindexed(old: ModelIndex, model: Model, changed: Surface[], gone: stri
     spaces: model.spaces === old.model.spaces ? old.spaces : byKey(model.spaces),
     ...findingsOf(model),
   };
+}
+
+/** Of the repair that is looked at: few are at a time. */
+const considered = new WeakMap<Preview, { of: ModelIndex; then: ModelIndex }>();
+
+/** The surfaces and openings as a repair would leave them, for the stage; all else is as it is. */
+export function afterRepair(index: ModelIndex, preview: Preview): ModelIndex {
+  const known = considered.get(preview);
+  if (known?.of === index) return known.then;
+  const changed = preview.changedSurfaces.map(surfaceOf);
+  const model = {
+    ...index.model,
+    surfaces: updated(index.model.surfaces, changed, preview.removedSurfaces),
+    orphans: preview.orphans.map(shaped),
+  };
+  const then = reindexed(index, model, changed, preview.removedSurfaces);
+  considered.set(preview, { of: index, then });
+  return then;
 }
 
 /** The look-ups of a model, made once. */

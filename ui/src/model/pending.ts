@@ -31,7 +31,11 @@ export function begin(given: Omit<Pending, 'id' | 'preview' | 'error'>): Pending
   const { pending, waiting } = useView.getState();
   const all = pending ? [pending, ...waiting] : waiting;
   const next = { ...given, id: ++last, preview: null, error: null };
-  useView.setState({ pending: next, waiting: all.filter((p) => !same(p, given)) });
+  useView.setState({
+    pending: next,
+    between: 0.5,
+    waiting: all.filter((p) => !same(p, given)),
+  });
   return next;
 }
 
@@ -41,7 +45,7 @@ export function bringForward(id: number) {
   const next = waiting.find((p) => p.id === id);
   if (!next) return;
   const rest = waiting.filter((p) => p !== next);
-  useView.setState({ pending: next, waiting: pending ? [pending, ...rest] : rest });
+  useView.setState({ pending: next, between: 0.5, waiting: pending ? [pending, ...rest] : rest });
 }
 
 /** Takes one off the list; the next does not come forward by itself. */

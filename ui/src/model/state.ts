@@ -57,6 +57,8 @@ export interface View {
   drawn: (key: string) => string[];
   /** The repair that is looked at now. */
   pending: Pending | null;
+  /** Where the stage stands between the building as it is (0) and as that repair would leave it (1). */
+  between: number;
   /** Other repairs that were begun and neither made nor left. */
   waiting: Pending[];
   palette: boolean;
@@ -81,6 +83,7 @@ const CLEAN = {
   elements: false,
   lit: null,
   pending: null,
+  between: 0.5,
   waiting: [],
   palette: false,
   help: false,

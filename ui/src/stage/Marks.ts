@@ -75,12 +75,7 @@ export class Marks {
       this.stroke(selected, theme.accent, 7, 0.5);
       this.stroke(selected, theme.ink, 2, 1);
     }
-    if (look.preview?.length) {
-      const lines: number[] = [];
-      look.preview.forEach((r) => segments(r, lines));
-      this.area(look.preview, theme.accent, 0.4);
-      this.stroke(lines, theme.accent, 3, 1);
-    }
+    if (look.preview) this.compare(look.preview, theme);
     if (look.evidence) {
       const lines: number[] = [];
       look.evidence.areas.forEach((r) => segments(r, lines));
@@ -89,6 +84,22 @@ export class Marks {
       if (lines.length) this.stroke(lines, look.evidence.colour, 3, 1);
       for (const p of look.evidence.points) this.dot(p, look.evidence.colour);
     }
+  }
+
+  /** What a repair changes: over the building as it is what comes grows, over the building after it what was there fades. */
+  private compare({ before, after, between }: NonNullable<Look['preview']>, theme: StageColours) {
+    const came = Math.min(1, 2 * between);
+    const stays = Math.min(1, 2 * (1 - between));
+    const [was, is]: [number[], number[]] = [[], []];
+    after.forEach((r) => segments(r, is));
+    if (between > 0.5) {
+      before.forEach((r) => segments(r, was));
+      this.area(before, theme.ink, 0.25 * stays);
+      if (was.length && stays > 0) this.stroke(was, theme.ink, 2, stays);
+    } else {
+      this.area(after, theme.accent, 0.4 * came);
+    }
+    if (is.length && came > 0) this.stroke(is, theme.accent, 3, came);
   }
 
   private local(list: number[]): Float32Array<ArrayBuffer> {

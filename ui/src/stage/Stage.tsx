@@ -4,6 +4,7 @@ import { STAGE } from '../model/colours';
 import { useLayout } from '../model/layout';
 import { usePrinting } from '../model/printing';
 import { useView } from '../model/state';
+import { Compare } from './Compare';
 import { Instruments } from './Instruments';
 import { Legend } from './Legend';
 import { Measure } from './Measure';
@@ -84,6 +85,7 @@ export function Stage({
           )}
           <SpaceNames scene={scene} size={size} volumes={subject.volumes} />
           <Instruments scene={scene} height={size[1]} model={index.model} />
+          <Compare />
           {pointer.band && <BandMark band={pointer.band} />}
           {hover && named && (
             <div

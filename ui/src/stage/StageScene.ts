@@ -18,7 +18,8 @@ export interface Look {
   ghosted: ((item: Item) => boolean) | null;
   selection: string[];
   evidence: { areas: number[][]; lines: number[][]; points: number[][]; colour: string } | null;
-  preview: number[][] | null;
+  /** Outlines of what a repair changes, before and after it, and where between the two is looked at: 0 to 1. */
+  preview: { before: number[][]; after: number[][]; between: number } | null;
   cut: [number, number] | null;
   sweep: THREE.Plane | null;
   apart: boolean;

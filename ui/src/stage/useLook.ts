@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import { LIT, SEVERITY_COLOUR } from '../model/colours';
 import type { ModelIndex } from '../model/model';
+import { ringsOf } from '../model/shapes';
 import { useView } from '../model/state';
 import { sweepPlane } from './places';
 import type { Look, StageScene } from './StageScene';
@@ -14,7 +15,8 @@ export function useLook(index: ModelIndex, subject: Subject, scene: StageScene |
       selection: s.selection,
       sweep: s.sweep,
       lit: s.lit,
-      pending: s.pending,
+      preview: s.pending?.preview ?? null,
+      between: s.between,
       cut: s.cut,
       apart: s.apart,
       finding: s.finding,
@@ -24,7 +26,7 @@ export function useLook(index: ModelIndex, subject: Subject, scene: StageScene |
     })),
   );
   const finding = view.finding ? index.findings.get(view.finding) : undefined;
-  const { hidden, isolated, groupsOff } = view;
+  const { hidden, isolated, groupsOff, preview } = view;
   const visible = useMemo<Look['visible']>(
     () => (it) =>
       !groupsOff.has(it.group) &&
@@ -41,6 +43,18 @@ export function useLook(index: ModelIndex, subject: Subject, scene: StageScene |
     const lit = new Set(about.map((k) => index.openings.get(k)?.surface ?? k));
     return lit.size ? (it) => !lit.has(it.owner) : null;
   }, [about, index]);
+  const compared = useMemo(() => {
+    if (!preview) return null;
+    const rings = (list: { rings?: number[][] | null }[]) => list.flatMap((o) => o.rings ?? []);
+    const old = [...preview.removedSurfaces, ...preview.changedSurfaces.map((s) => s.key)];
+    return {
+      before: old
+        .flatMap((k) => index.surfaces.get(k) ?? [])
+        .flatMap((s) => [s, ...s.openings])
+        .flatMap((o) => ringsOf(o.shape)),
+      after: rings(preview.changedSurfaces.flatMap((s) => [s, ...s.openings])),
+    };
+  }, [preview, index]);
   return useMemo<Look>(() => {
     const chosen = view.selection.flatMap(subject.drawn);
     const sweepBox =
@@ -54,12 +68,7 @@ export function useLook(index: ModelIndex, subject: Subject, scene: StageScene |
       evidence: finding
         ? { ...finding.evidence, colour: SEVERITY_COLOUR[finding.severity] }
         : view.lit && { ...view.lit, colour: LIT },
-      preview: view.pending?.preview
-        ? view.pending.preview.changedSurfaces.flatMap((s) => [
-            ...(s.rings ?? []),
-            ...s.openings.flatMap((o) => o.rings ?? []),
-          ])
-        : null,
+      preview: compared && { ...compared, between: view.between },
       cut: view.cut,
       sweep: sweepBox && !sweepBox.isEmpty() ? sweepPlane(sweepBox, view.sweep!) : null,
       apart: view.apart,
@@ -74,7 +83,8 @@ export function useLook(index: ModelIndex, subject: Subject, scene: StageScene |
     view.cut,
     view.sweep,
     view.apart,
-    view.pending,
+    compared,
+    view.between,
     view.lit,
     scene,
   ]);

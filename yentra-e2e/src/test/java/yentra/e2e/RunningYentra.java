@@ -8,9 +8,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Comparator;
 import java.util.concurrent.TimeUnit;
-import java.util.stream.Stream;
 
 /**
  * The built application as a process of its own, with a throw-away PostgreSQL cluster; it can be
@@ -19,13 +17,12 @@ import java.util.stream.Stream;
 final class RunningYentra implements AutoCloseable {
   private final Path root =
       Path.of(System.getProperty("yentra.root", "..")).toAbsolutePath().normalize();
-  private static final String JAVA =
-      Path.of(System.getProperty("java.home"), "bin", "java").toString();
+  static final String JAVA = Path.of(System.getProperty("java.home"), "bin", "java").toString();
   private final Path dir;
   private final int databasePort = freePort();
   private final int port = freePort();
-  private static Path unpacked;
-  private static Path archive;
+  private static Unpacked unpacked;
+  private boolean archiving;
   private Process server;
 
   RunningYentra() throws IOException, InterruptedException {
@@ -64,15 +61,20 @@ final class RunningYentra implements AutoCloseable {
   }
 
   private void start() throws IOException, InterruptedException {
+    if (unpacked == null) {
+      unpacked = new Unpacked(root);
+    }
+    String classes = unpacked.classes();
+    archiving = unpacked.isUnfinished(classes);
     ProcessBuilder b =
         new ProcessBuilder(
             JAVA,
             "-XX:TieredStopAtLevel=1",
             "-Xlog:cds=off",
             "-Xlog:cds+dynamic=off",
-            classes(),
+            classes,
             "-jar",
-            unpacked.resolve("yentra-server-boot.jar").toString());
+            unpacked.server().toString());
     b.environment().put("YENTRA_UPLOADS", dir.resolve("uploads").toString());
     // a node that has died is noticed sooner than by the real server, so that a test need not wait
     b.environment().put("DBSCHEDULER_HEARTBEATINTERVAL", "1s");
@@ -95,47 +97,6 @@ final class RunningYentra implements AutoCloseable {
         "the server did not answer: " + Files.readString(dir.resolve("server.log")));
   }
 
-  /**
-   * Unpacks the application once for all tests, and lets the first server that ends in peace leave
-   * an archive of its classes, as the launcher does: the later ones start in half the time.
-   */
-  private String classes() throws IOException, InterruptedException {
-    if (unpacked == null) {
-      Path to = Files.createTempDirectory(Path.of("/tmp"), "yentra-app");
-      Runtime.getRuntime().addShutdownHook(new Thread(() -> delete(to)));
-      Process p =
-          new ProcessBuilder(
-                  JAVA,
-                  "-Djarmode=tools",
-                  "-jar",
-                  root.resolve("yentra-server/target/yentra-server-boot.jar").toString(),
-                  "extract",
-                  "--force",
-                  "--destination",
-                  to.toString())
-              .redirectErrorStream(true)
-              .redirectOutput(to.resolve("unpacking.log").toFile())
-              .start();
-      if (p.waitFor() != 0) {
-        throw new IOException("not unpacked: " + Files.readString(to.resolve("unpacking.log")));
-      }
-      unpacked = to;
-    }
-    if (archive != null && Files.exists(archive)) {
-      return "-XX:SharedArchiveFile=" + archive;
-    }
-    archive = unpacked.resolve("server.jsa");
-    return "-XX:ArchiveClassesAtExit=" + archive;
-  }
-
-  private static void delete(Path folder) {
-    try (Stream<Path> files = Files.walk(folder)) {
-      files.sorted(Comparator.reverseOrder()).forEach(f -> f.toFile().delete());
-    } catch (IOException e) {
-      folder.toFile().deleteOnExit();
-    }
-  }
-
   private boolean answers() throws InterruptedException {
     try {
       HttpRequest r = HttpRequest.newBuilder(URI.create(url("/api/projects"))).build();
@@ -149,6 +110,9 @@ final class RunningYentra implements AutoCloseable {
   /** Kills the server without warning and starts it again on the same database. */
   void crashAndRestart() throws IOException, InterruptedException {
     server.destroyForcibly().waitFor();
+    if (archiving) {
+      unpacked.gaveUp();
+    }
     start();
   }
 
@@ -160,8 +124,11 @@ final class RunningYentra implements AutoCloseable {
   public void close() throws IOException {
     try {
       server.destroy();
-      if (!server.waitFor(20, TimeUnit.SECONDS)) {
+      // the archive takes its time
+      if (!server.waitFor(archiving ? 120 : 20, TimeUnit.SECONDS)) {
         server.destroyForcibly().waitFor();
+      } else if (archiving) {
+        unpacked.ended();
       }
       cluster("wipe");
     } catch (InterruptedException e) {

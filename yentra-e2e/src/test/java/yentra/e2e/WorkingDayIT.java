@@ -411,64 +411,6 @@ class WorkingDayIT {
                 + "']]//input"));
   }
 
-  @Test
-  void thePlanIsTakenUndoneAndReplayedOnTheNextRevision() throws Exception {
-    Path folder = Files.createTempDirectory("yentra-plan-b");
-    Path first = Files.write(folder.resolve("a.xml"), DemoFiles.faultyGbxml());
-    try (Browser b = new Browser()) {
-      b.driver.get(yentra.url("/"));
-      b.see(By.cssSelector("[placeholder='Name of a new project']"))
-          .sendKeys("Put right by plan", Keys.ENTER);
-      b.waitFor("the intake", () -> b.has("file"));
-      b.driver.findElement(Browser.id("file")).sendKeys(first.toString());
-      b.see("intake-report");
-      b.keys("4");
-      int before = findings(b);
-      assertThat(before).isBetween(26, 28);
-      b.press("Repair plan");
-      b.waitFor("the plan", () -> b.has("plan-sum"));
-      assertThat(b.text("plan-sum")).contains("13 steps of 13 taken");
-      // the roof without area is left as it is
-      b.click(By.cssSelector("[aria-label='Take step 2']"));
-      assertThat(b.text("plan-sum")).contains("12 steps of 13 taken");
-      b.click("plan-look");
-      assertThat(b.see("pending-summary").getText()).contains("Repair plan: 12 steps");
-      b.click("apply");
-      b.waitFor("made", () -> !b.has("pending"));
-      int after = findings(b);
-      assertThat(after).isLessThan(before - 10);
-      b.click("undo");
-      b.waitFor("undone", () -> findings(b) == before);
-      b.click("redo");
-      b.waitFor("made again", () -> findings(b) == after);
-      b.press("Repair log 1");
-      assertThat(b.see("sheet-log").getText()).contains("Repair plan: 12 steps");
-      // nothing but what was left out is offered now
-      b.press("Repair plan");
-      b.waitFor("what was left", () -> b.text("plan-sum").contains("1 step of 1 taken"));
-
-      Path next = Files.write(folder.resolve("b.xml"), DemoFiles.revisionB());
-      b.keys("1");
-      b.waitFor("the intake", () -> b.has("file"));
-      b.driver.findElement(Browser.id("file")).sendKeys(next.toString());
-      b.waitFor("revision 2", () -> b.path("Intake").contains("Revision 2"));
-      b.keys("4");
-      b.click(By.xpath("//*[@role='tab'][contains(., 'Since revision 1')]"));
-      b.click("replay");
-      b.waitFor("replayed", () -> !b.has("replay"));
-      b.press("Repair log 1");
-      assertThat(b.see("sheet-log").getText()).contains("carried over", "Repair plan");
-      assertThat(b.complaints()).isEmpty();
-    }
-  }
-
-  /** How many are open, as the tab says. */
-  private static int findings(Browser b) {
-    String tab =
-        b.see(By.xpath("//*[@role='tab'][starts-with(normalize-space(), 'Findings')]")).getText();
-    return Integer.parseInt(tab.replaceAll("\\D", ""));
-  }
-
   /** A body of 20 by 10 m and 7 m high, storeys at 0 and 3.5 m, without rooms. */
   private static final String MASS =
       """

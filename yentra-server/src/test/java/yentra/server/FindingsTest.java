@@ -374,43 +374,4 @@ class FindingsTest {
     Map<String, Object> twice = Map.of("basedOn", b.get("delivery").get("version").asLong());
     assertThat(post("replay", twice).status()).isEqualTo(422);
   }
-
-  /** What the plan offers is one repair, which answers what it says and is undone at once. */
-  @Test
-  void theRepairPlanIsMadeAsOneRepair() {
-    JsonNode plan = yentra.get("/api/deliveries/" + delivery + "/repair-plan").json();
-    List<Object> repairs = new ArrayList<>();
-    List<String> findings = new ArrayList<>();
-    int resolves = 0;
-    for (JsonNode step : plan.get("steps")) {
-      assertThat(step.get("says").asString()).isNotBlank();
-      resolves += step.get("resolves").asInt();
-      for (JsonNode r : step.get("repairs")) {
-        repairs.add(r);
-        findings.add(step.get("finding").asString());
-      }
-    }
-    JsonNode before = model();
-    assertThat(resolves).isGreaterThan(10);
-    JsonNode after =
-        edit(
-            "repairs",
-            Map.of(
-                "repair",
-                Map.of(
-                    "kind",
-                    "Several",
-                    "label",
-                    "Repair plan",
-                    "repairs",
-                    repairs,
-                    "findings",
-                    findings)));
-    assertThat(after.get("findings").size())
-        .isLessThanOrEqualTo(before.get("findings").size() - resolves + 2);
-    assertThat(yentra.get("/api/deliveries/" + delivery + "/repair-plan").json().get("steps"))
-        .isEmpty();
-    JsonNode undone = edit("undo", Map.of());
-    assertThat(undone.get("findings")).isEqualTo(before.get("findings"));
-  }
 }

@@ -91,7 +91,10 @@ public final class LogReplay {
       Repair repair = own.renamed(change);
       FindingId finding = entry.finding == null ? null : entry.finding.renamed(keys);
       before = after(base, own, start.context().rules());
-      List<String> both = finding == null ? conflicts.of(base, before) : List.of();
+      List<String> both =
+          finding == null
+              ? conflicts.of(base, unasked(base, own, before, start.context().rules()))
+              : List.of();
       if (!both.isEmpty()) {
         steps.add(new Step(i, Outcome.CONFLICT, repair, null, String.join(" ", both)));
         continue;
@@ -123,6 +126,25 @@ public final class LogReplay {
     return new Replayed(run, steps);
   }
 
+  /**
+   * The state after what nobody asked for: of several repairs those that answer a finding are made
+   * only where their fault still is, and are no matter of what the delivery has changed.
+   *
+   * @param all the state after all of it
+   */
+  private static Envelope unasked(Envelope base, Repair repair, Envelope all, Rules rules) {
+    if (!(repair instanceof Several s) || s.findings().isEmpty()) {
+      return all;
+    }
+    Envelope e = base;
+    for (int i = 0; i < s.repairs().size(); i++) {
+      if (s.finding(i) == null) {
+        e = after(e, s.repairs().get(i), rules);
+      }
+    }
+    return e;
+  }
+
   /** The state on its own revision, which a repair that fails there leaves as it is. */
   private static Envelope after(Envelope e, Repair repair, Rules rules) {
     try {
@@ -140,30 +162,50 @@ public final class LogReplay {
    */
   private record Attempt(Envelope envelope, Repair repair, boolean needed, String left) {}
 
-  /** Of several repairs in one those are made that can be and are needed. */
-  private static Attempt made(CheckRun run, Repair repair) {
+  /**
+   * Of several repairs in one those are made that can be and are needed. What answers a finding
+   * that only comes up after the ones before it follows after these.
+   */
+  private static Attempt made(CheckRun start, Repair repair) {
     Several several = repair instanceof Several s ? s : new Several("", List.of(repair), List.of());
-    Envelope e = run.context().envelope();
+    CheckRun run = start;
+    Envelope e = start.context().envelope();
     List<Repair> done = new ArrayList<>();
     List<String> findings = new ArrayList<>();
     List<String> left = new ArrayList<>();
-    int gone = 0;
+    List<Integer> waiting = new ArrayList<>();
     for (int i = 0; i < several.repairs().size(); i++) {
-      String finding = several.finding(i);
-      if (finding != null && !isThere(run, FindingId.parse(finding))) {
-        gone++;
-        continue;
-      }
-      try {
-        e = several.repairs().get(i).apply(e, run.context().rules());
-        done.add(several.repairs().get(i));
-        if (finding != null) {
-          findings.add(finding);
+      waiting.add(i);
+    }
+    while (!waiting.isEmpty()) {
+      Set<FindingId> there = unnumbered(run);
+      List<Integer> later = new ArrayList<>();
+      int before = done.size();
+      for (int i : waiting) {
+        String finding = several.finding(i);
+        if (finding != null && !there.contains(unnumbered(FindingId.parse(finding)))) {
+          later.add(i);
+          continue;
         }
-      } catch (NotApplicableException x) {
-        left.add(x.getMessage());
+        try {
+          e = several.repairs().get(i).apply(e, start.context().rules());
+          done.add(several.repairs().get(i));
+          if (finding != null) {
+            findings.add(finding);
+          }
+        } catch (NotApplicableException x) {
+          left.add(x.getMessage());
+        }
+      }
+      waiting = later;
+      if (done.size() == before) {
+        break;
+      }
+      if (!waiting.isEmpty()) {
+        run = run.after(e);
       }
     }
+    int gone = waiting.size();
     int all = several.repairs().size();
     String said =
         (gone == 0 ? "" : gone + " of " + all + " are no longer needed. ")
@@ -182,12 +224,17 @@ public final class LogReplay {
         said.strip());
   }
 
-  /** A finding that was told as one of several may be the only one now. */
   private static boolean isThere(CheckRun run, FindingId id) {
-    FindingId bare = unnumbered(id);
-    return run.findings().stream().anyMatch(f -> unnumbered(f.id()).equals(bare));
+    return unnumbered(run).contains(unnumbered(id));
   }
 
+  private static Set<FindingId> unnumbered(CheckRun run) {
+    Set<FindingId> out = new HashSet<>();
+    run.findings().forEach(f -> out.add(unnumbered(f.id())));
+    return out;
+  }
+
+  /** A finding that was told as one of several may be the only one now. */
   private static FindingId unnumbered(FindingId id) {
     return new FindingId(id.code(), id.objects(), id.subject().replaceFirst("^hole \\d+$", ""));
   }

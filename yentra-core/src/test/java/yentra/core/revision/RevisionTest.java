@@ -265,6 +265,44 @@ class RevisionTest {
         .isEqualTo(Outcome.CONFLICT);
   }
 
+  private static String only(CheckRun run, String code) {
+    return run.findings().stream()
+        .filter(f -> f.code().equals(code))
+        .map(f -> f.id().toString())
+        .reduce((x, y) -> x + " and " + y)
+        .orElseThrow();
+  }
+
+  /** As a repair plan has them: each for a finding, the second for one that the first brings up. */
+  @Test
+  void ofSeveralEachIsMadeWhereItsFaultIs() {
+    Envelope typed = changed("b-roof", x -> x.withType(SurfaceType.CEILING));
+    String type = only(run(typed), "ADJ-503");
+    String hole = only(run(typed.withoutSurface("b-roof")), "SPC-401");
+    Several plan =
+        new Several(
+            "Repair plan",
+            List.of(
+                new DeleteSurface("b-roof"),
+                new CloseHole(
+                    "b",
+                    List.of(v(4, 0, 3), v(8, 0, 3), v(8, 5, 3), v(4, 5, 3)),
+                    SurfaceType.ROOF,
+                    null)),
+            List.of(type, hole));
+    LogReplay.Replayed r =
+        LogReplay.of(run(typed), new LogReplay.Log(typed, List.of(new Entry(plan, null))), k -> k);
+    assertThat(r.steps().get(0).outcome()).isEqualTo(Outcome.APPLIED);
+    assertThat(r.steps().get(0).repair()).isEqualTo(plan);
+    assertThat(r.run().findings()).extracting(f -> f.code()).doesNotContain("ADJ-503", "SPC-401");
+    // the architect has typed it right: that is no conflict, and nothing is left to be done
+    LogReplay.Replayed mended =
+        LogReplay.of(
+            run(rooms()), new LogReplay.Log(typed, List.of(new Entry(plan, null))), k -> k);
+    assertThat(mended.steps().get(0).outcome()).isEqualTo(Outcome.NOT_NEEDED);
+    assertThat(mended.run().context().envelope()).isEqualTo(rooms());
+  }
+
   @Test
   void whatDependsOnAnEntryIsSaid() {
     CloseHole close =

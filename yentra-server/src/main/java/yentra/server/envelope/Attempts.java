@@ -1,6 +1,6 @@
 package yentra.server.envelope;
 
-import static yentra.server.db.Tables.BOUNDARY_TRY;
+import static yentra.server.db.Tables.ATTEMPT;
 
 import java.time.Clock;
 import java.time.Duration;
@@ -13,8 +13,8 @@ import org.springframework.stereotype.Component;
 import yentra.core.boundary.Watch;
 
 /**
- * Derivations that somebody is waiting for: how far they have come, and whether they are still
- * wanted. Kept in the database, so that any node can be asked and told.
+ * Work that somebody is waiting for: how far it has come, and whether it is still wanted. Kept in
+ * the database, so that any node can be asked and told.
  */
 @Component
 public class Attempts {
@@ -38,11 +38,11 @@ public class Attempts {
    * @throws CancellationException when it was given up, before or while it was done
    */
   public <T> T run(UUID run, Function<Watch, T> work) {
-    db.insertInto(BOUNDARY_TRY)
-        .set(BOUNDARY_TRY.RUN, run)
-        .set(BOUNDARY_TRY.SHARE, 0.0)
-        .set(BOUNDARY_TRY.CANCELLED, false)
-        .set(BOUNDARY_TRY.TOUCHED_AT, clock.instant())
+    db.insertInto(ATTEMPT)
+        .set(ATTEMPT.RUN, run)
+        .set(ATTEMPT.SHARE, 0.0)
+        .set(ATTEMPT.CANCELLED, false)
+        .set(ATTEMPT.TOUCHED_AT, clock.instant())
         .onConflictDoNothing()
         .execute();
     Told told = new Told(run);
@@ -73,11 +73,11 @@ public class Attempts {
 
     private void tell() {
       int wanted =
-          db.update(BOUNDARY_TRY)
-              .set(BOUNDARY_TRY.SHARE, share)
-              .set(BOUNDARY_TRY.TOUCHED_AT, clock.instant())
-              .where(BOUNDARY_TRY.RUN.eq(run))
-              .and(BOUNDARY_TRY.CANCELLED.isFalse())
+          db.update(ATTEMPT)
+              .set(ATTEMPT.SHARE, share)
+              .set(ATTEMPT.TOUCHED_AT, clock.instant())
+              .where(ATTEMPT.RUN.eq(run))
+              .and(ATTEMPT.CANCELLED.isFalse())
               .execute();
       if (wanted == 0) {
         throw new CancellationException("Cancelled");
@@ -85,32 +85,30 @@ public class Attempts {
     }
   }
 
-  /** How far a derivation has come, 0 to 1; 0 when it is not known. */
+  /** How far it has come, 0 to 1; 0 when it is not known. */
   public double share(UUID run) {
-    return db.select(BOUNDARY_TRY.SHARE)
-        .from(BOUNDARY_TRY)
-        .where(BOUNDARY_TRY.RUN.eq(run))
-        .fetchOptional(BOUNDARY_TRY.SHARE)
+    return db.select(ATTEMPT.SHARE)
+        .from(ATTEMPT)
+        .where(ATTEMPT.RUN.eq(run))
+        .fetchOptional(ATTEMPT.SHARE)
         .orElse(0.0);
   }
 
   /** Gives it up, even before it has begun. */
   public void cancel(UUID run) {
-    db.insertInto(BOUNDARY_TRY)
-        .set(BOUNDARY_TRY.RUN, run)
-        .set(BOUNDARY_TRY.SHARE, 0.0)
-        .set(BOUNDARY_TRY.CANCELLED, true)
-        .set(BOUNDARY_TRY.TOUCHED_AT, clock.instant())
-        .onConflict(BOUNDARY_TRY.RUN)
+    db.insertInto(ATTEMPT)
+        .set(ATTEMPT.RUN, run)
+        .set(ATTEMPT.SHARE, 0.0)
+        .set(ATTEMPT.CANCELLED, true)
+        .set(ATTEMPT.TOUCHED_AT, clock.instant())
+        .onConflict(ATTEMPT.RUN)
         .doUpdate()
-        .set(BOUNDARY_TRY.CANCELLED, true)
+        .set(ATTEMPT.CANCELLED, true)
         .execute();
   }
 
   @Scheduled(fixedDelay = 600_000)
   void forget() {
-    db.deleteFrom(BOUNDARY_TRY)
-        .where(BOUNDARY_TRY.TOUCHED_AT.lt(clock.instant().minus(KEPT)))
-        .execute();
+    db.deleteFrom(ATTEMPT).where(ATTEMPT.TOUCHED_AT.lt(clock.instant().minus(KEPT))).execute();
   }
 }

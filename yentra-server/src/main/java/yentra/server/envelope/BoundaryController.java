@@ -6,15 +6,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
-import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import yentra.core.envelope.SpaceSeed;
 import yentra.core.geometry.Vec3;
@@ -48,7 +45,8 @@ public class BoundaryController {
   /**
    * What other choices would give; nothing is changed.
    *
-   * @param run a name for the work, under which it can be followed and given up
+   * @param run a name for the work, under which it can be followed and given up: {@link
+   *     AttemptController}
    */
   @PostMapping("/boundaries/try/{run}")
   BoundaryViews.SumsView attempt(
@@ -67,18 +65,6 @@ public class BoundaryController {
     } catch (CancellationException e) {
       throw Problem.notApplicable("The derivation was cancelled.");
     }
-  }
-
-  /** How far it has come, 0 to 1. */
-  @GetMapping("/boundaries/try/{run}")
-  BoundaryViews.ShareView share(@PathVariable UUID id, @PathVariable UUID run) {
-    return new BoundaryViews.ShareView(attempts.share(run));
-  }
-
-  @DeleteMapping("/boundaries/try/{run}")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void cancel(@PathVariable UUID id, @PathVariable UUID run) {
-    attempts.cancel(run);
   }
 
   @PostMapping("/boundaries/choice")

@@ -237,6 +237,7 @@ public class Deliveries {
         p.added().stream().map(later::finding).toList(),
         p.removedSurfaces(),
         p.changedSurfaces().stream().map(x -> later.surface(x, true)).toList(),
+        after.envelope().orphans().stream().map(x -> later.opening(x, true)).toList(),
         p.before(),
         p.after());
   }

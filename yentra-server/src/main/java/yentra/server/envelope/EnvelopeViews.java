@@ -272,12 +272,18 @@ public final class EnvelopeViews {
 
   public record PreviewRequest(Repair repair) {}
 
+  /**
+   * What a repair would do.
+   *
+   * @param orphans all openings without a surface after it
+   */
   public record PreviewView(
       String summary,
       List<FindingView> resolved,
       List<FindingView> added,
       List<String> removedSurfaces,
       List<SurfaceView> changedSurfaces,
+      List<OpeningView> orphans,
       yentra.core.check.measure.Figures before,
       yentra.core.check.measure.Figures after) {}
 

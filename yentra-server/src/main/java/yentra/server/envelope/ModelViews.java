@@ -176,7 +176,7 @@ public final class ModelViews {
         drawn ? triangles(EnvelopeShapes.faces(s)) : null);
   }
 
-  private EnvelopeViews.OpeningView opening(Opening o, boolean drawn) {
+  EnvelopeViews.OpeningView opening(Opening o, boolean drawn) {
     return new EnvelopeViews.OpeningView(
         o.key(),
         envelope.fileId(o.key()),

@@ -1,10 +1,14 @@
 package yentra.core.check.mend;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 import yentra.core.check.rule.Remedy;
 import yentra.core.check.run.CheckRun;
+import yentra.core.check.run.Remedies;
 import yentra.core.finding.Finding;
 import yentra.core.finding.FindingId;
+import yentra.core.finding.Severity;
 import yentra.core.repair.Repair;
 import yentra.core.repair.Several;
 
@@ -29,8 +33,10 @@ public record RepairPlan(List<Step> steps, List<Refused> refused, CheckRun befor
    * @param says what it does, a sentence
    * @param resolves the findings that are gone after it, of those steps that were proven together
    *     told with the one whose objects they have
+   * @param batch number of those that were proven together, from 0
    */
-  public record Step(Finding finding, Remedy remedy, String says, List<FindingId> resolves) {
+  public record Step(
+      Finding finding, Remedy remedy, String says, List<FindingId> resolves, int batch) {
     public Step {
       resolves = List.copyOf(resolves);
     }
@@ -39,10 +45,40 @@ public record RepairPlan(List<Step> steps, List<Refused> refused, CheckRun befor
   /** A remedy that was not taken, and why. */
   public record Refused(Finding finding, Remedy remedy, String reason) {}
 
+  /**
+   * A question that is left for a person.
+   *
+   * @param choices its remedies that need a judgement, as they can be made after all steps
+   */
+  public record Open(Finding finding, List<Remedy> choices) {
+    public Open {
+      choices = List.copyOf(choices);
+    }
+  }
+
+  /**
+   * What is left and can be answered by a judgement, in the order of the findings.
+   *
+   * @param asked which findings are to be answered
+   */
+  public List<Open> open(Predicate<Finding> asked) {
+    Remedies offers = new Remedies(after.context());
+    List<Open> out = new ArrayList<>();
+    for (Finding f : after.findings()) {
+      if (f.severity() != Severity.NOTE && asked.test(f)) {
+        List<Remedy> choices = offers.of(f).stream().filter(r -> !r.safe()).toList();
+        if (!choices.isEmpty()) {
+          out.add(new Open(f, choices));
+        }
+      }
+    }
+    return out;
+  }
+
   /** All steps as one repair for the log; null when there are none. */
   public Several repair(String label) {
-    List<Repair> all = new java.util.ArrayList<>();
-    List<String> findings = new java.util.ArrayList<>();
+    List<Repair> all = new ArrayList<>();
+    List<String> findings = new ArrayList<>();
     for (Step s : steps) {
       Repair r = s.remedy().repair();
       for (Repair x : r instanceof Several several ? several.repairs() : List.of(r)) {

@@ -57,8 +57,13 @@ final class Soundness {
     Set<FindingId> known = new HashSet<>();
     before.findings().forEach(f -> known.add(f.id()));
     Map<String, Long> were = openSpaces(before);
+    Map<String, Long> are = openSpaces(after);
     for (Finding f : after.findings()) {
-      if (known.contains(f.id()) || !matters(f) || isAsked(before, f) || isLess(were, f)) {
+      if (known.contains(f.id())
+          || !matters(f)
+          || isAsked(before, f)
+          || isLess(were, are, f)
+          || isUncovered(before, after, f)) {
         continue;
       }
       return "It would bring " + f.code() + ": " + f.message();
@@ -86,10 +91,37 @@ final class Soundness {
         && e.parentOf(about).isEmpty();
   }
 
+  /**
+   * A warning or an error about surfaces that were left as they were, of spaces that were open and
+   * are closed now: which way they face, what they see and what stands before them could not be
+   * told before. It is no fault of what was done, and answered after it.
+   */
+  private static boolean isUncovered(CheckRun before, CheckRun after, Finding f) {
+    Envelope e = before.context().envelope();
+    Envelope then = after.context().envelope();
+    return f.severity() != Severity.BLOCKER
+        && !f.objects().isEmpty()
+        && f.objects().stream()
+            .allMatch(
+                k -> {
+                  Surface s = e.surface(k).orElse(null);
+                  return s != null
+                      && then.surface(k).filter(x -> x == s).isPresent()
+                      && s.sides().stream()
+                          .anyMatch(x -> isOpen(before, x.space()) && !isOpen(after, x.space()));
+                });
+  }
+
+  private static boolean isOpen(CheckRun run, String space) {
+    SpaceVolume v = run.context().volumes().of(space);
+    return v != null && !v.enclosed();
+  }
+
   /** Of a space with several holes one less is no new hole. */
-  private static boolean isLess(Map<String, Long> were, Finding f) {
+  private static boolean isLess(Map<String, Long> were, Map<String, Long> are, Finding f) {
     return f.code().equals("SPC-401")
-        && f.objects().stream().anyMatch(k -> were.getOrDefault(k, 0L) > 0);
+        && f.objects().stream().anyMatch(were::containsKey)
+        && f.objects().stream().allMatch(k -> are.getOrDefault(k, 0L) <= were.getOrDefault(k, 0L));
   }
 
   private static Map<String, Long> openSpaces(CheckRun run) {

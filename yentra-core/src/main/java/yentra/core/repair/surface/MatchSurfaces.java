@@ -38,7 +38,10 @@ public record MatchSurfaces(String first, String second) implements Repair {
       throw new NotApplicableException(problem);
     }
     double apart = Math.abs(a.polygon().plane().distance(b.polygon().plane().point()));
-    boolean coincide = apart < rules.tolerance().length();
+    // of spaces that reach into each other a little one face does for both; a joint stays a joint
+    boolean coincide =
+        apart < rules.tolerance().length()
+            || apart < rules.tolerance().gap() && reachesInto(e, b, a);
     Side own = coincide ? Side.of(space(a)) : Side.of(space(a), a.polygon());
     Side other = coincide ? Side.of(space(b)) : Side.of(space(b), b.polygon());
     List<Opening> openings = new ArrayList<>(a.openings());
@@ -51,6 +54,18 @@ public record MatchSurfaces(String first, String second) implements Repair {
             .withThickness(coincide ? a.thickness() : Double.valueOf(apart))
             .withOpenings(openings);
     return e.withoutSurface(second).replacing(first, x -> joined);
+  }
+
+  /** Whether a face lies on that side of another one where the other's space is. */
+  private static boolean reachesInto(Envelope e, Surface face, Surface of) {
+    Plane plane = of.polygon().plane();
+    double inside =
+        e.surfaces().stream()
+            .filter(s -> s != of && s.isAdjacentTo(space(of)))
+            .flatMap(s -> s.polygon().outer().stream())
+            .mapToDouble(plane::distance)
+            .sum();
+    return inside * plane.distance(face.polygon().plane().point()) > 0;
   }
 
   /** Openings of the second that the first has not, in the first's plane and direction. */

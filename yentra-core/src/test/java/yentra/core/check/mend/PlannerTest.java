@@ -21,6 +21,9 @@ import net.jqwik.api.constraints.LongRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import yentra.core.boundary.Convention;
+import yentra.core.boundary.ConventionShift;
 import yentra.core.boundary.SpaceVolume;
 import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
@@ -33,6 +36,7 @@ import yentra.core.envelope.Layer;
 import yentra.core.envelope.Material;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.ReadLimits;
+import yentra.core.envelope.Rules;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
@@ -52,14 +56,14 @@ class PlannerTest {
 
   private static final Path HOUSE = Path.of("/usr/share/assimp/models/IFC/AC14-FZK-Haus.ifc");
 
-  private static CheckRun check(Envelope e) {
+  static CheckRun check(Envelope e) {
     return CheckRun.of(new CheckContext(e, Limits.STANDARD, Tolerance.standard()));
   }
 
   /**
    * A drawn building whose surfaces are built of something and whose spaces state their figures.
    */
-  private static Envelope sound(String json) {
+  static Envelope sound(String json) {
     Envelope e = PlanFixtures.envelope(json);
     Material m =
         new Material("m", "Brick", 0.3, 0.5, 1800.0, 900.0, null, SourceRef.REPAIR, Extras.NONE);
@@ -171,7 +175,10 @@ class PlannerTest {
   }
 
   @ParameterizedTest
-  @EnumSource(value = Spoiler.Fault.class, mode = EnumSource.Mode.EXCLUDE, names = "MOVED_5_MM")
+  @EnumSource(
+      value = Spoiler.Fault.class,
+      mode = EnumSource.Mode.EXCLUDE,
+      names = {"MOVED_5_MM", "OVERLAPPING_5_MM"})
   void eachFaultIsRestored(Spoiler.Fault fault) {
     Envelope e = sound(PlanFixtures.STORE);
     CheckRun start = check(e);
@@ -204,50 +211,77 @@ class PlannerTest {
   }
 
   /**
-   * The house of Debian's package assimp-testmodels, spoilt in twelve ways at once: it comes back
+   * The house of Debian's package assimp-testmodels, spoilt in sixteen ways at once: it comes back
    * within 0.1 % of its volume and of its area to outdoor air and ground.
    */
-  @Test
-  void theHouseComesBack() throws Exception {
+  @ParameterizedTest
+  @ValueSource(longs = {0, 1})
+  void theHouseComesBack(long seed) throws Exception {
     assumeThat(Files.exists(HOUSE)).isTrue();
-    Envelope house =
-        stating(
-            IfcReader.read(Files.readAllBytes(HOUSE), ReadLimits.standard(), Tolerance.standard()));
+    houseComesBack(stating(house()), seed, SPOILT);
+  }
+
+  /**
+   * The same with the surfaces between spaces in the middle of construction, where spaces touch and
+   * can overlap by 5 mm.
+   */
+  @ParameterizedTest
+  @ValueSource(longs = {0, 1})
+  void theHouseWhoseSpacesTouchComesBack(long seed) throws Exception {
+    assumeThat(Files.exists(HOUSE)).isTrue();
+    Rules rules = check(house()).context().rules();
+    Envelope touching =
+        ConventionShift.apply(house(), Convention.INNER_AND_CENTRE, rules).envelope();
+    List<Spoiler.Fault> faults = new ArrayList<>(SPOILT);
+    faults.add(Spoiler.Fault.OVERLAPPING_5_MM);
+    faults.add(Spoiler.Fault.OVERLAPPING_5_MM);
+    // moving its faces made small faults of its own: what is spoilt is the house without them
+    Envelope sound =
+        Planner.safe(check(stating(touching)), Watch.NONE).after().context().envelope();
+    houseComesBack(sound, seed, faults);
+  }
+
+  private static Envelope house() throws Exception {
+    return IfcReader.read(Files.readAllBytes(HOUSE), ReadLimits.standard(), Tolerance.standard());
+  }
+
+  private static final List<Spoiler.Fault> SPOILT =
+      List.of(
+          Spoiler.Fault.TURNED,
+          Spoiler.Fault.TURNED,
+          Spoiler.Fault.WINDOW_OFF_ITS_WALL,
+          Spoiler.Fault.WINDOW_OFF_ITS_WALL,
+          Spoiler.Fault.WINDOW_WITHOUT_WALL,
+          Spoiler.Fault.SLAB_MISSING,
+          Spoiler.Fault.MISSING,
+          Spoiler.Fault.TWICE,
+          Spoiler.Fault.TWICE,
+          Spoiler.Fault.EXTERIOR_BETWEEN_SPACES,
+          Spoiler.Fault.OTHER_FIGURES_STATED,
+          Spoiler.Fault.NO_STOREY,
+          Spoiler.Fault.NO_AREA,
+          Spoiler.Fault.CORNER_TWICE,
+          Spoiler.Fault.SHADE_ON_WALL,
+          Spoiler.Fault.MOVED_5_MM);
+
+  private static void houseComesBack(Envelope house, long seed, List<Spoiler.Fault> faults) {
     CheckRun sound = check(house);
-    for (int seed = 0; seed < 2; seed++) {
-      Spoiler.Spoilt spoilt =
-          Spoiler.crowded(
-              house,
-              seed,
-              List.of(
-                  Spoiler.Fault.TURNED,
-                  Spoiler.Fault.TURNED,
-                  Spoiler.Fault.WINDOW_OFF_ITS_WALL,
-                  Spoiler.Fault.WINDOW_OFF_ITS_WALL,
-                  Spoiler.Fault.WINDOW_WITHOUT_WALL,
-                  Spoiler.Fault.MISSING,
-                  Spoiler.Fault.TWICE,
-                  Spoiler.Fault.TWICE,
-                  Spoiler.Fault.EXTERIOR_BETWEEN_SPACES,
-                  Spoiler.Fault.OTHER_FIGURES_STATED,
-                  Spoiler.Fault.NO_STOREY,
-                  Spoiler.Fault.NO_AREA,
-                  Spoiler.Fault.CORNER_TWICE,
-                  Spoiler.Fault.SHADE_ON_WALL,
-                  Spoiler.Fault.MOVED_5_MM));
-      assertThat(spoilt.faults()).hasSizeGreaterThan(13);
-      CheckRun before = check(spoilt.envelope());
-      RepairPlan plan = Planner.safe(before, Watch.NONE);
-      Map<String, Double> a = sums(sound);
-      Map<String, Double> b = sums(plan.after());
-      assertThat(b.keySet()).isEqualTo(a.keySet());
-      a.forEach(
-          (k, v) ->
-              assertThat(b.get(k))
-                  .as(k + " " + said(plan) + left(plan.after()))
-                  .isCloseTo(v, within(1e-3 * v)));
-      assertThat(left(plan.after())).isEqualTo(left(sound));
-    }
+    Spoiler.Spoilt spoilt = Spoiler.crowded(house, seed, faults);
+    assertThat(spoilt.faults()).hasSizeGreaterThan(faults.size() - 2);
+    RepairPlan plan = Planner.safe(check(spoilt.envelope()), Watch.NONE);
+    Map<String, Double> a = sums(sound);
+    Map<String, Double> b = sums(plan.after());
+    assertThat(b.keySet()).isEqualTo(a.keySet());
+    a.forEach(
+        (k, v) ->
+            assertThat(b.get(k))
+                .as(k + " " + said(plan) + left(plan.after()))
+                .isCloseTo(v, within(1e-3 * v)));
+    assertThat(geometric(plan.after())).as(said(plan)).isEqualTo(geometric(sound));
+  }
+
+  private static List<String> geometric(CheckRun run) {
+    return left(run).stream().filter(m -> !m.startsWith("THM")).toList();
   }
 
   /** Volume, areas by what lies beyond and openings of a whole building. */
@@ -305,7 +339,7 @@ class PlannerTest {
     assertThat(all.after().findings().stream().map(Finding::code)).doesNotContain("THM-701");
   }
 
-  private static String first(Envelope e) {
+  static String first(Envelope e) {
     return e.surfaces().stream()
         .filter(s -> s.type() == SurfaceType.EXTERIOR_WALL)
         .findFirst()

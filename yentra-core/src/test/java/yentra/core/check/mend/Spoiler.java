@@ -42,7 +42,9 @@ final class Spoiler {
     CORNERS_CROSSED,
     SHELL_INSIDE_OUT,
     SHADE_ON_WALL,
-    MOVED_5_MM
+    MOVED_5_MM,
+    SLAB_MISSING,
+    OVERLAPPING_5_MM
   }
 
   /** m². */
@@ -67,7 +69,8 @@ final class Spoiler {
   static Spoilt of(Envelope sound, long seed, int faults) {
     Spoiler s = new Spoiler(sound, seed);
     List<Fault> all = new ArrayList<>(List.of(Fault.values()));
-    all.remove(Fault.MOVED_5_MM); // moves what is measured
+    // these move what is measured; a slab is one of what is missing
+    all.removeAll(List.of(Fault.MOVED_5_MM, Fault.OVERLAPPING_5_MM, Fault.SLAB_MISSING));
     for (int i = 0; i < faults; i++) {
       s.make(all.get(s.random.nextInt(all.size())));
     }
@@ -96,7 +99,9 @@ final class Spoiler {
               add(
                   s -> s.sides().size() == 1 && s.openings().isEmpty(),
                   s -> s.withKey("again-" + s.key()));
-          case MISSING -> missing();
+          case MISSING -> missing(x -> true);
+          case SLAB_MISSING -> missing(x -> x.polygon().tilt() < 5 || x.polygon().tilt() > 175);
+          case OVERLAPPING_5_MM -> pair(null, null, 0.005);
           case TYPED_FOR_ANOTHER_TILT ->
               surface(
                   s -> s.type() == SurfaceType.ROOF && s.polygon().tilt() < 50,
@@ -105,8 +110,8 @@ final class Spoiler {
               surface(
                   s -> s.type() == SurfaceType.INTERIOR_WALL && s.sides().size() == 2,
                   s -> s.withType(SurfaceType.EXTERIOR_WALL));
-          case PAIR_WRITTEN_TWICE -> pair(null, null);
-          case PAIR_LEFT_EXTERIOR -> pair(SurfaceType.EXTERIOR_WALL, SurfaceType.INTERIOR_WALL);
+          case PAIR_WRITTEN_TWICE -> pair(null, null, 0);
+          case PAIR_LEFT_EXTERIOR -> pair(SurfaceType.EXTERIOR_WALL, SurfaceType.INTERIOR_WALL, 0);
           case WINDOW_OFF_ITS_WALL -> window();
           case WINDOW_WITHOUT_WALL -> orphan();
           case OTHER_FIGURES_STATED ->
@@ -208,13 +213,14 @@ final class Spoiler {
     return s != null;
   }
 
-  private boolean missing() {
+  private boolean missing(Predicate<Surface> which) {
     // of a house of construction also edges of slabs are surfaces, which nobody would miss
     Surface s =
         pick(
             x ->
                 x.sides().size() == 1
                     && x.openings().isEmpty()
+                    && which.test(x)
                     && (!crowded || x.polygon().area() > LARGE));
     if (s == null) {
       return false;
@@ -227,26 +233,31 @@ final class Spoiler {
     return true;
   }
 
-  /** Types null for those that the pair has by its tilt. */
-  private boolean pair(SurfaceType exterior, SurfaceType of) {
+  /**
+   * Types null for those that the pair has by its tilt.
+   *
+   * @param into how far the second face is pushed into the first space, m
+   */
+  private boolean pair(SurfaceType exterior, SurfaceType of, double into) {
     Surface s =
         pick(
             x ->
                 x.sides().size() == 2
                     && !x.isWithinOneSpace()
                     && x.type() != SurfaceType.AIR
-                    && (crowded || x.sides().stream().allMatch(y -> y.face() == null))
+                    && (crowded && into == 0 || x.sides().stream().allMatch(y -> flush(x, y)))
                     && (of == null || x.type() == of));
     if (s == null) {
       return false;
     }
     // as a file gives them: of what was derived both sides are known
     Surface a = s.withSides(List.of(Side.of(s.sides().get(0).space()))).withKind(BoundaryKind.READ);
+    Transform push = Transform.translation(s.polygon().normal().times(-into));
     Surface b =
         s.with()
             .key("other-" + s.key())
             .kind(BoundaryKind.READ)
-            .polygon(s.polygon().reversed())
+            .polygon(s.polygon().reversed().transformed(push))
             .sides(List.of(Side.of(s.sides().get(1).space())))
             .openings(List.of())
             .build();
@@ -257,6 +268,14 @@ final class Spoiler {
     Surface first = a;
     e = e.replacing(s.key(), x -> first).plus(b);
     return true;
+  }
+
+  /** Whether a side lies in the plane of its surface: the spaces touch. */
+  private static boolean flush(Surface s, Side side) {
+    Vec3 n = s.polygon().normal();
+    Vec3 at = s.polygon().outer().get(0);
+    return side.face() == null
+        || side.face().outer().stream().allMatch(p -> Math.abs(p.minus(at).dot(n)) < 1e-6);
   }
 
   private boolean window() {
