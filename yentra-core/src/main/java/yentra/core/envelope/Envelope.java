@@ -88,7 +88,12 @@ public final class Envelope {
   }
 
   private Envelope(Parts parts, Envelope like) {
-    this(parts, like, SurfacePlaces.of(parts.surfaces));
+    this(
+        parts,
+        like,
+        like != null && like.parts.surfaces == parts.surfaces
+            ? like.surfaces
+            : SurfacePlaces.of(parts.surfaces));
   }
 
   private Envelope(Parts parts, Envelope like, SurfacePlaces surfaces) {
@@ -361,7 +366,8 @@ public final class Envelope {
     if (gone == null) {
       return this;
     }
-    Envelope e = withSurfaces(parts.surfaces.stream().filter(s -> s != gone).toList());
+    Parts changed = parts.withSurfaces(surfaces.listWithout(gone));
+    Envelope e = new Envelope(changed, this, surfaces.without(changed.surfaces, gone));
     for (Opening o : gone.openings()) {
       e = e.withoutNotesOn(o.key(), o.source().id());
     }

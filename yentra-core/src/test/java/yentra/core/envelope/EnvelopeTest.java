@@ -7,9 +7,11 @@ import static yentra.core.Fixtures.v;
 import static yentra.core.Fixtures.window;
 
 import java.util.List;
+import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import yentra.core.envelope.ScheduleProfile.Day;
 import yentra.core.envelope.ScheduleProfile.Period;
 import yentra.core.geometry.Polygon;
@@ -51,6 +53,30 @@ class EnvelopeTest {
     Glazing nameless = new Glazing("g", "", 1.0, 0.5, 0.7, SourceRef.REPAIR, Extras.NONE);
     assertThat(nameless.label()).isEqualTo("g");
     assertThat(e.withGlazings(List.of(nameless)).glazing("g")).contains(nameless);
+  }
+
+  /** However it came to be, an envelope finds what one that is made anew from its parts finds. */
+  @ParameterizedTest
+  @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
+  void whatWasTakenOutAndReplacedIsFoundAsAnew(long seed) {
+    Envelope e = rooms();
+    List<String> keys = e.surfaces().stream().map(Surface::key).toList();
+    Random random = new Random(seed);
+    for (int i = 0; i < 12; i++) {
+      String key = keys.get(random.nextInt(keys.size()));
+      e =
+          switch (random.nextInt(3)) {
+            case 0 -> e.withoutSurface(key);
+            case 1 -> e.replacing(key, s -> s.withOpenings(List.of()));
+            default -> e.withNotes(List.of());
+          };
+      Envelope anew = Envelope.of(e.parts());
+      for (String k : keys) {
+        assertThat(e.surface(k)).as(k).isEqualTo(anew.surface(k));
+      }
+      assertThat(e.parentOf("win")).isEqualTo(anew.parentOf("win"));
+      assertThat(e.opening("win")).isEqualTo(anew.opening("win"));
+    }
   }
 
   private static Envelope ifc() {

@@ -7,6 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
 import yentra.core.check.rule.Remedy;
 import yentra.core.check.run.CheckRun;
 import yentra.core.envelope.Envelope;
@@ -169,8 +171,10 @@ final class Mending {
     }
     List<List<FindingId>> resolves = new ArrayList<>();
     made.forEach(a -> resolves.add(new ArrayList<>()));
+    Map<String, Set<Integer>> stepsOf = stepsOf(made);
     for (Finding f : gone) {
-      resolves.get(told.getOrDefault(f.id(), with(made, f))).add(f.id());
+      Integer own = told.get(f.id());
+      resolves.get(own != null ? own : with(stepsOf, f)).add(f.id());
     }
     for (int i = 0; i < made.size(); i++) {
       Attempt a = made.get(i);
@@ -180,19 +184,39 @@ final class Mending {
     state = then;
   }
 
-  /** The step that has most objects of a finding; the first of equals. */
-  private static int with(List<Attempt> made, Finding f) {
+  /**
+   * The step that has most objects of a finding; the first of equals.
+   *
+   * @param stepsOf numbers of the steps that an object belongs to, ascending
+   */
+  private static int with(Map<String, Set<Integer>> stepsOf, Finding f) {
+    Map<Integer, Integer> shared = new TreeMap<>();
+    for (String object : f.objects()) {
+      for (int step : stepsOf.getOrDefault(object, Set.of())) {
+        shared.merge(step, 1, Integer::sum);
+      }
+    }
     int best = 0;
-    long most = -1;
-    for (int i = 0; i < made.size(); i++) {
-      Set<String> own = new HashSet<>(made.get(i).finding().objects());
-      own.addAll(made.get(i).first().repair().objects());
-      long n = f.objects().stream().filter(own::contains).count();
-      if (n > most) {
-        most = n;
-        best = i;
+    int most = 0;
+    for (Map.Entry<Integer, Integer> e : shared.entrySet()) {
+      if (e.getValue() > most) {
+        most = e.getValue();
+        best = e.getKey();
       }
     }
     return best;
+  }
+
+  /** By object of what steps are about and change. */
+  private static Map<String, Set<Integer>> stepsOf(List<Attempt> made) {
+    Map<String, Set<Integer>> out = new HashMap<>();
+    for (int i = 0; i < made.size(); i++) {
+      List<String> own = new ArrayList<>(made.get(i).finding().objects());
+      own.addAll(made.get(i).first().repair().objects());
+      for (String object : own) {
+        out.computeIfAbsent(object, k -> new TreeSet<>()).add(i);
+      }
+    }
+    return out;
   }
 }
