@@ -28,7 +28,8 @@ describe('how the page is arranged', () => {
 
   it('grows with the window, and keeps what was dragged within its bounds', () => {
     expect(sizeOf('side', null, 1280)).toBe(320);
-    expect(sizeOf('side', null, 1920)).toBe(384);
+    expect(sizeOf('side', null, 1920)).toBe(614);
+    expect(sizeOf('side', null, 1700)).toBe(340);
     expect(sizeOf('side', 900, 1280)).toBe(640);
     expect(sizeOf('sheet', 10, 800)).toBe(120);
     expect(sizeOf('sheet', 5000, 800)).toBe(560);

@@ -34,7 +34,13 @@ const USUAL: Record<string, Lead> = { envelope: 'model', findings: 'model' };
 /** Bounds of what can be dragged, and the usual share of the window. */
 export const SIZES = {
   sheet: { least: 120, most: (h: number) => h - 240, usual: (h: number) => 0.4 * h, from: 344 },
-  side: { least: 260, most: (w: number) => w / 2, usual: (w: number) => 0.2 * w, from: 320 },
+  // from a width on that has room for two columns of forms beside the work
+  side: {
+    least: 260,
+    most: (w: number) => w / 2,
+    usual: (w: number) => (w >= 1800 ? 0.32 : 0.2) * w,
+    from: 320,
+  },
   inset: { least: 150, most: (h: number) => h - 240, usual: (h: number) => 0.3 * h, from: 236 },
 };
 

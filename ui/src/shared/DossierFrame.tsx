@@ -21,13 +21,16 @@ export function DossierFrame({
   );
   return (
     <aside
-      className="flex min-h-0 flex-1 flex-col overflow-y-auto border-l border-line bg-panel"
+      className="@container flex min-h-0 flex-1 flex-col overflow-y-auto border-l border-line bg-panel"
       aria-label="Dossier"
       data-testid="dossier"
     >
       {some && <PendingCard edits={edits} />}
       <div ref={setSlot} />
-      {(!taken || clearable) && children}
+      {(!taken || clearable) && (
+        // where there is room, what is known beside what can be done
+        <div className="@xl:columns-2 @xl:gap-0 *:break-inside-avoid">{children}</div>
+      )}
       {clearable && (
         <button
           className="btn-quiet mx-2 mt-auto mb-2 self-end"

@@ -38,7 +38,7 @@ export function FindingCard({
   const remedies = useRemedies(index.model, [f])?.get(f.id);
   return (
     <>
-      <div className="border-b border-line px-3 py-2">
+      <div className="border-b border-line px-3 py-2 [column-span:all]">
         <div className="flex items-center gap-2">
           <SeverityMark severity={f.severity} size={16} />
           <span className="font-semibold capitalize">{f.severity}</span>

@@ -7,7 +7,7 @@ import { useUnits } from '../model/units';
 
 export function Title({ children, sub }: { children: React.ReactNode; sub?: React.ReactNode }) {
   return (
-    <div className="border-b border-line px-3 py-2">
+    <div className="border-b border-line px-3 py-2 [column-span:all]">
       <h2 className="text-title font-semibold">{children}</h2>
       {sub && <div className="text-sm text-muted">{sub}</div>}
     </div>

@@ -204,11 +204,7 @@ public final class ConventionShift {
   private static List<Polygon> faces(String space, Iterable<Surface> surfaces) {
     List<Polygon> out = new ArrayList<>();
     for (Surface s : surfaces) {
-      for (int i = 0; i < Math.min(2, s.sides().size()); i++) {
-        if (s.sides().get(i).space().equals(space) && !s.isWithinOneSpace()) {
-          out.add(s.face(i));
-        }
-      }
+      s.faceTo(space).ifPresent(out::add);
     }
     return out;
   }

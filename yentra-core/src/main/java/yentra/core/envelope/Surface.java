@@ -3,6 +3,7 @@ package yentra.core.envelope;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import yentra.core.geometry.PlanarOverlay;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
@@ -82,6 +83,16 @@ public record Surface(
   public Polygon face(int i) {
     Polygon own = sides.get(i).face();
     return own != null ? own : i == 0 ? polygon : polygon.reversed();
+  }
+
+  /** Its face on the side of a space; none of another one's, or where it bounds nothing. */
+  public Optional<Polygon> faceTo(String space) {
+    for (int i = 0; i < Math.min(2, sides.size()) && !isWithinOneSpace(); i++) {
+      if (sides.get(i).space().equals(space)) {
+        return Optional.of(face(i));
+      }
+    }
+    return Optional.empty();
   }
 
   /** Area in m² without the openings' area (never below zero). */

@@ -2,12 +2,8 @@ package yentra.server.envelope;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.time.Duration;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
@@ -22,13 +18,10 @@ import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.check.measure.Figures;
 import yentra.core.check.run.CheckRun;
-import yentra.core.check.run.Remedies;
-import yentra.core.check.run.RemedySweep;
 import yentra.core.check.run.RepairPreview;
 import yentra.core.finding.Finding;
 import yentra.core.finding.FindingId;
 import yentra.core.intake.ProjectSettings;
-import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Repair;
 import yentra.core.revision.LogReplay;
 import yentra.core.scope.ScopeResult;
@@ -56,22 +49,14 @@ public class Deliveries {
   private final SettingsLog settings;
   private final DeliveryStates states;
   private final Decisions decisions;
+  private final Previews previews;
   private final TransactionTemplate transaction;
-
-  /** Remedies of so many findings are worked out at once. */
-  private static final int MOST_FINDINGS = 200;
 
   /**
    * Edits of one delivery take turns on this node: all but the first are stale, which is known
    * before their work is done. Other nodes are kept apart by the lock in the database.
    */
   private final Cache<UUID, ReentrantLock> turns = Caffeine.newBuilder().weakValues().build();
-
-  /** What was shown last of a delivery, until it is made or something else is shown. */
-  private final Cache<UUID, Previewed> previews =
-      Caffeine.newBuilder().maximumSize(20).expireAfterWrite(Duration.ofMinutes(10)).build();
-
-  private record Previewed(CheckRun from, Repair repair, RepairPreview made) {}
 
   Deliveries(
       DeliveryStore store,
@@ -80,6 +65,7 @@ public class Deliveries {
       SettingsLog settings,
       DeliveryStates states,
       Decisions decisions,
+      Previews previews,
       TransactionTemplate transaction) {
     this.store = store;
     this.projects = projects;
@@ -87,6 +73,7 @@ public class Deliveries {
     this.settings = settings;
     this.states = states;
     this.decisions = decisions;
+    this.previews = previews;
     this.transaction = transaction;
   }
 
@@ -213,95 +200,6 @@ public class Deliveries {
     }
   }
 
-  EnvelopeViews.PreviewView preview(UUID id, Repair repair) {
-    DeliveryStore.Loaded l = store.loaded(id);
-    DeliveryRecord d = l.delivery();
-    DeliveryStates.State s = states.state(d, l.inForce());
-    try {
-      RepairPreview made = RepairPreview.of(s.run(), repair);
-      previews.put(id, new Previewed(s.run(), repair, made));
-      return preview(d, s, made);
-    } catch (NotApplicableException e) {
-      throw Problem.notApplicable(e.getMessage());
-    }
-  }
-
-  private EnvelopeViews.PreviewView preview(
-      DeliveryRecord d, DeliveryStates.State s, RepairPreview p) {
-    CheckContext after = p.run().context();
-    ModelViews now = new ModelViews(s.context(), decisions.of(d, s.context(), p.resolved()));
-    ModelViews later = new ModelViews(after, decisions.of(d, after, p.added()));
-    return new EnvelopeViews.PreviewView(
-        p.summary(),
-        p.resolved().stream().map(now::finding).toList(),
-        p.added().stream().map(later::finding).toList(),
-        p.removedSurfaces(),
-        p.changedSurfaces().stream().map(x -> later.surface(x, true)).toList(),
-        after.envelope().orphans().stream().map(x -> later.opening(x, true)).toList(),
-        p.before(),
-        p.after());
-  }
-
-  /** One remedy for many findings: what would be made, and what would be left. */
-  public EnvelopeViews.SweepView sweep(UUID id, List<String> findings, Repair like) {
-    DeliveryStore.Loaded l = store.loaded(id);
-    DeliveryRecord d = l.delivery();
-    DeliveryStates.State s = states.state(d, l.inForce());
-    RemedySweep sweep = RemedySweep.of(s.context(), findings(s, findings), like);
-    List<EnvelopeViews.LeftView> left =
-        sweep.left().stream()
-            .map(
-                x ->
-                    new EnvelopeViews.LeftView(
-                        x.finding().id().toString(), x.finding().message(), x.reason()))
-            .toList();
-    if (sweep.repair() == null) {
-      return new EnvelopeViews.SweepView(null, left, null);
-    }
-    try {
-      return new EnvelopeViews.SweepView(
-          sweep.repair(), left, preview(d, s, RepairPreview.of(s.run(), sweep.repair())));
-    } catch (NotApplicableException e) {
-      throw Problem.notApplicable(e.getMessage());
-    }
-  }
-
-  /** The remedies of some findings, worked out when they are asked for. */
-  List<EnvelopeViews.RemediesView> remedies(UUID id, List<String> asked) {
-    if (asked != null && asked.size() > MOST_FINDINGS) {
-      throw Problem.bad("Ask for the remedies of at most " + MOST_FINDINGS + " findings.");
-    }
-    DeliveryStates.State s = states.state(id);
-    Remedies remedies = new Remedies(s.context());
-    return findings(s, asked).stream()
-        .map(
-            f ->
-                new EnvelopeViews.RemediesView(
-                    f.id().toString(),
-                    remedies.of(f).stream()
-                        .map(r -> new EnvelopeViews.RemedyView(r.label(), r.repair()))
-                        .toList()))
-        .toList();
-  }
-
-  /** Findings by id. */
-  public static List<Finding> findings(DeliveryStates.State s, List<String> asked) {
-    if (asked == null || asked.isEmpty()) {
-      throw Problem.bad("No finding is named.");
-    }
-    Map<String, Finding> known = new HashMap<>();
-    s.findings().forEach(f -> known.put(f.id().toString(), f));
-    List<Finding> out = new ArrayList<>();
-    for (String id : asked) {
-      Finding f = known.get(id);
-      if (f == null) {
-        throw Problem.notFound("The finding " + id);
-      }
-      out.add(f);
-    }
-    return out;
-  }
-
   /**
    * Makes a repair. What it makes of the model is worked out before the delivery is locked, so that
    * neither the lock nor a connection is held for long; when another edit comes first, this one is
@@ -321,7 +219,7 @@ public class Deliveries {
   private EnvelopeViews.ModelView repairInTurn(
       UUID id, long basedOn, Repair repair, Optional<String> finding, boolean changes, String by) {
     DeliveryStates.State s = basedOn(id, basedOn);
-    RepairPreview p = made(id, s.run(), repair);
+    RepairPreview p = previews.made(id, s.run(), repair);
     CheckRun run = p.run();
     String summary = p.summary();
     LogViews.EntryFigures figures = figures(s.run(), run);
@@ -334,19 +232,6 @@ public class Deliveries {
             });
     DeliveryStates.State made = states.after(s, now, run);
     return view(now.delivery(), now.log(), made, changes ? s : null, changes);
-  }
-
-  /** What a repair makes of a state: what was shown before, when it is that of the same state. */
-  private RepairPreview made(UUID id, CheckRun from, Repair repair) {
-    Previewed shown = previews.getIfPresent(id);
-    if (shown != null && shown.from == from && shown.repair.equals(repair)) {
-      return shown.made;
-    }
-    try {
-      return RepairPreview.of(from, repair);
-    } catch (NotApplicableException e) {
-      throw Problem.notApplicable(e.getMessage());
-    }
   }
 
   static LogViews.EntryFigures figures(CheckRun a, CheckRun b) {
@@ -517,7 +402,7 @@ public class Deliveries {
     if (why.isEmpty() || why.length() > 1000) {
       throw Problem.bad("Give a reason, of at most 1,000 characters.");
     }
-    List<Finding> meant = findings(s, findings);
+    List<Finding> meant = Previews.findings(s, findings);
     transaction.executeWithoutResult(
         t -> decisions.accept(store.lock(id), s.context(), meant, why, by));
     return model(id);

@@ -31,10 +31,12 @@ import yentra.server.web.RequestGuard;
 @RequestMapping("/api")
 public class DeliveryController {
   private final Deliveries deliveries;
+  private final Previews previews;
   private final ModelAnswers answers;
 
-  DeliveryController(Deliveries deliveries, ModelAnswers answers) {
+  DeliveryController(Deliveries deliveries, Previews previews, ModelAnswers answers) {
     this.deliveries = deliveries;
+    this.previews = previews;
     this.answers = answers;
   }
 
@@ -96,7 +98,7 @@ public class DeliveryController {
   @PostMapping("/deliveries/{id}/remedies")
   List<EnvelopeViews.RemediesView> remedies(
       @PathVariable UUID id, @RequestBody EnvelopeViews.RemediesRequest asked) {
-    return deliveries.remedies(id, asked.findings());
+    return previews.remedies(id, asked.findings());
   }
 
   /** The newest version of a delivery and of its project's settings, for whoever has the rest. */
@@ -119,7 +121,7 @@ public class DeliveryController {
     if (asked.repair() == null) {
       throw Problem.bad("The repair is missing.");
     }
-    return deliveries.preview(id, asked.repair());
+    return previews.preview(id, asked.repair());
   }
 
   /**

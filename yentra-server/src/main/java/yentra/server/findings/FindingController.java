@@ -23,6 +23,7 @@ import yentra.core.revision.MessageTrace;
 import yentra.server.deliveries.DeliveryStates;
 import yentra.server.envelope.Deliveries;
 import yentra.server.envelope.EnvelopeViews;
+import yentra.server.envelope.Previews;
 import yentra.server.handover.Handovers;
 import yentra.server.web.Problem;
 import yentra.server.web.RequestGuard;
@@ -35,6 +36,7 @@ public class FindingController {
   private static final int LARGEST_BCF = 200_000_000;
 
   private final Deliveries deliveries;
+  private final Previews previews;
   private final DeliveryStates states;
   private final CheckLimits limits;
   private final Handovers handovers;
@@ -42,11 +44,13 @@ public class FindingController {
 
   FindingController(
       Deliveries deliveries,
+      Previews previews,
       DeliveryStates states,
       CheckLimits limits,
       Handovers handovers,
       Topics topics) {
     this.deliveries = deliveries;
+    this.previews = previews;
     this.states = states;
     this.limits = limits;
     this.handovers = handovers;
@@ -76,7 +80,7 @@ public class FindingController {
     if (asked.like() == null) {
       throw Problem.bad("The remedy is missing.");
     }
-    return deliveries.sweep(id, asked.findings(), asked.like());
+    return previews.sweep(id, asked.findings(), asked.like());
   }
 
   @GetMapping("/limits")

@@ -32,7 +32,7 @@ import yentra.server.decisions.DecisionViews;
 import yentra.server.decisions.Decisions;
 import yentra.server.deliveries.DeliveryStates;
 import yentra.server.deliveries.DeliveryStore;
-import yentra.server.envelope.Deliveries;
+import yentra.server.envelope.Previews;
 import yentra.server.projects.ProjectStore;
 import yentra.server.web.Problem;
 
@@ -78,7 +78,7 @@ public class Topics {
     List<Finding> findings =
         asked == null
             ? s.findings().stream().filter(known::isOpen).toList()
-            : Deliveries.findings(s, asked);
+            : Previews.findings(s, asked);
     if (findings.size() > MOST) {
       throw Problem.notApplicable("More than 5,000 topics make no file. Choose some findings.");
     }

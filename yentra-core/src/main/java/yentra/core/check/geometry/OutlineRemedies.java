@@ -34,10 +34,8 @@ final class OutlineRemedies {
     List<Polygon> others = new ArrayList<>();
     String space = s.sides().get(0).space();
     for (Surface x : o.context().volumes().surfacesOf(space)) {
-      for (int i = 0; i < x.sides().size() && x != s; i++) {
-        if (x.sides().get(i).space().equals(space)) {
-          others.add(x.face(i));
-        }
+      if (x != s) {
+        x.faceTo(space).ifPresent(others::add);
       }
     }
     for (Hole h :

@@ -80,12 +80,8 @@ public record CloseHole(String space, List<Vec3> outline, SurfaceType type, Stri
   private List<Polygon> faces(Envelope e) {
     List<Polygon> faces = new ArrayList<>();
     for (Surface x : e.surfaces()) {
-      for (int i = 0; i < Math.min(2, x.sides().size()); i++) {
-        if (x.sides().get(i).space().equals(space)
-            && !x.isWithinOneSpace()
-            && x.polygon().area() > 0) {
-          faces.add(x.face(i));
-        }
+      if (x.polygon().area() > 0) {
+        x.faceTo(space).ifPresent(faces::add);
       }
     }
     return faces;
