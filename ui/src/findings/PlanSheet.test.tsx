@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { indexModel } from '../model/model';
 import { model } from '../model/testModel';
@@ -162,6 +162,24 @@ describe('the repair plan', () => {
     fireEvent.change(screen.getByLabelText('Answer all: THM-701'), { target: { value: 'none' } });
     await waitFor(() => expect(sum()).toContain('1 question answered'));
     expect(screen.getByText(/4 more are not listed/)).toBeTruthy();
+  });
+
+  it('forgets an answer to what was answered elsewhere meanwhile', async () => {
+    const first = open([step(1, 's1')], { open: [question('THM-701:a', 'x')] });
+    fireEvent.click(await screen.findByText(/For you to decide/));
+    await first.settled();
+    fireEvent.change(screen.getByLabelText('What to do: Is THM-701:a so?'), {
+      target: { value: 'x' },
+    });
+    await waitFor(() => expect(sum()).toContain('1 question answered'));
+    cleanup();
+    runs = 0;
+    const { asked, settled } = open([step(1, 's1')]);
+    await screen.findByText('Mends 1.');
+    await settled();
+    expect(sum()).not.toContain('answered');
+    const outcomes = asked.filter((a) => a.path.includes('outcome'));
+    expect(outcomes.map((a) => a.body)).toEqual([expect.objectContaining({ answers: [] })]);
   });
 
   it('says what its heat loss leaves out', async () => {

@@ -38,7 +38,12 @@ export function usePlan(index: ModelIndex) {
     [id, made.data],
   );
   const stored = useChoice();
-  const { without, answers } = stored.of === of ? stored : NOTHING;
+  const { without, answers: chosen } = stored.of === of ? stored : NOTHING;
+  // what was answered elsewhere meanwhile is no question any more
+  const answers = useMemo(() => {
+    const open = new Map(made.data?.open.map((o) => [o.finding, o.choices]));
+    return new Map([...chosen].filter(([f, label]) => open.get(f)?.some((c) => c.label === label)));
+  }, [chosen, made.data]);
   const steps = useMemo<Step[]>(
     () => made.data?.steps.map((s, i) => ({ ...s, number: i + 1 })) ?? [],
     [made.data],

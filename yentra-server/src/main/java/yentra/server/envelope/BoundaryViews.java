@@ -29,7 +29,7 @@ public final class BoundaryViews {
       BoundaryBalance balance,
       @Schema(nullable = true) ScopeStep.BoundarySource chosen) {}
 
-  /** How much of a derivation is done. */
+  /** How much of an attempt is done, 0 to 1. */
   record ShareView(double share) {}
 
   /** A derivation in figures. */

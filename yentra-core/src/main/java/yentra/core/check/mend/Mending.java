@@ -37,7 +37,7 @@ final class Mending {
     return steps;
   }
 
-  /** What was refused and not taken after all, in the order in which it was tried. */
+  /** What was refused, in the order in which it was tried; some of it may have been taken later. */
   List<RepairPlan.Refused> refused() {
     return List.copyOf(refused.values());
   }

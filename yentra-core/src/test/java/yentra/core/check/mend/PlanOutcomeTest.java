@@ -109,13 +109,7 @@ class PlanOutcomeTest {
 
   @Test
   void whatIsLeftOpenIsAnsweredByAJudgement() {
-    Envelope e = sound(PlanFixtures.STORE);
-    Envelope unbuilt =
-        e.withSurfaces(
-            e.surfaces().stream()
-                .map(s -> s.key().equals(PlannerTest.first(e)) ? s.withConstruction(null) : s)
-                .toList());
-    RepairPlan plan = Planner.safe(check(unbuilt), Watch.NONE);
+    RepairPlan plan = Planner.safe(check(PlannerTest.withAWallOfNothing()), Watch.NONE);
     RepairPlan.Open open =
         plan.open(f -> true).stream()
             .filter(o -> o.finding().code().equals("THM-701"))

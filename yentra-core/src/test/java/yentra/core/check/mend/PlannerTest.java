@@ -325,13 +325,7 @@ class PlannerTest {
 
   @Test
   void aJudgementIsTakenOnlyWhenAsked() {
-    Envelope e = sound(PlanFixtures.STORE);
-    Envelope unbuilt =
-        e.withSurfaces(
-            e.surfaces().stream()
-                .map(s -> s.key().equals(first(e)) ? s.withConstruction(null) : s)
-                .toList());
-    CheckRun start = check(unbuilt);
+    CheckRun start = check(withAWallOfNothing());
     assertThat(Planner.safe(start, Watch.NONE).steps()).isEmpty();
     RepairPlan all = Planner.all(start, Watch.NONE);
     assertThat(all.steps())
@@ -339,12 +333,15 @@ class PlannerTest {
     assertThat(all.after().findings().stream().map(Finding::code)).doesNotContain("THM-701");
   }
 
-  static String first(Envelope e) {
-    return e.surfaces().stream()
-        .filter(s -> s.type() == SurfaceType.EXTERIOR_WALL)
-        .findFirst()
-        .orElseThrow()
-        .key();
+  /** A sound building of which one outer wall has no construction. */
+  static Envelope withAWallOfNothing() {
+    Envelope e = sound(PlanFixtures.STORE);
+    Surface wall =
+        e.surfaces().stream()
+            .filter(s -> s.type() == SurfaceType.EXTERIOR_WALL)
+            .findFirst()
+            .orElseThrow();
+    return e.replacing(wall.key(), s -> s.withConstruction(null));
   }
 
   @Test
