@@ -12,7 +12,6 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tools.jackson.databind.json.JsonMapper;
 import yentra.core.boundary.Watch;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
@@ -31,11 +30,6 @@ import yentra.core.revision.RevisionComparison;
         "Compares two envelopes: spaces, surfaces, openings, constructions added, removed, moved, changed, with measures.",
     mixinStandardHelpOptions = true)
 final class CompareCommand implements Callable<Integer> {
-  enum Format {
-    TEXT,
-    JSON
-  }
-
   @Parameters(index = "0", paramLabel = "A", description = "the file before")
   private Path a;
 
@@ -81,8 +75,7 @@ final class CompareCommand implements Callable<Integer> {
       list.add(m);
     }
     out.put("changes", list);
-    return JsonMapper.builder().build().writerWithDefaultPrettyPrinter().writeValueAsString(out)
-        + "\n";
+    return Format.json(out);
   }
 
   private static Map<String, Integer> totals(List<RevisionComparison.Entry> entries) {

@@ -6,7 +6,9 @@ import java.nio.charset.StandardCharsets;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
-/** The command line: {@code yentra check | repair | translate | draw | compare | info}. */
+/**
+ * The command line: {@code yentra check | repair | translate | draw | compare | climate | info}.
+ */
 @Command(
     name = "yentra",
     description =
@@ -19,6 +21,7 @@ import picocli.CommandLine.Command;
       ScopeCommand.class,
       CompareCommand.class,
       DrawCommand.class,
+      ClimateCommand.class,
       InfoCommand.class,
       CatalogueCommand.class
     })

@@ -14,7 +14,6 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tools.jackson.databind.json.JsonMapper;
 import yentra.core.boundary.Watch;
 import yentra.core.check.mend.Planner;
 import yentra.core.check.mend.RepairPlan;
@@ -38,11 +37,6 @@ import yentra.core.scope.ScopeSheet;
     mixinStandardHelpOptions = true)
 final class RepairCommand implements Callable<Integer> {
   /** How the answer is written. */
-  enum Format {
-    TEXT,
-    JSON
-  }
-
   @Option(
       names = "--safe",
       description = "only what the file itself determines; nothing is invented (default)")
@@ -96,8 +90,7 @@ final class RepairCommand implements Callable<Integer> {
     if (format == Format.JSON) {
       Map<String, Object> report = report(before, plan, after, handover);
       report.put("timings_ms", map("plan", (t1 - t0) / 1_000_000, "apply", (t2 - t1) / 1_000_000));
-      print.println(
-          JsonMapper.builder().build().writerWithDefaultPrettyPrinter().writeValueAsString(report));
+      print.print(Format.json(report));
     } else {
       text(before, plan, after, handover);
     }

@@ -24,6 +24,8 @@ class OrientationHomeTest {
           "IfcModelWriter.java",
           "BcfWriter.java",
           "EnvelopeDifference.java",
+          "EpwReader.java",
+          "EpwWriter.java",
           "ScheduleProfile.java",
           "GroundFloor.java",
           "Cursor.java",

@@ -7,7 +7,7 @@ import java.util.List;
  * and G. W. Hodgman, "Reentrant polygon clipping", Communications of the ACM 17, 1974). Exact but
  * for rounding, and many times quicker than a general overlay; most surfaces are convex.
  */
-final class ConvexClip {
+public final class ConvexClip {
   /** More corners than this are left to the general overlay. */
   private static final int MOST = 32;
 
@@ -32,16 +32,29 @@ final class ConvexClip {
     if (!(size > 0) || !isConvex(clip, size) || !isConvex(subject, size)) {
       return Double.NaN;
     }
-    double turn = area(clip) < 0 ? -1 : 1;
-    int n = clip.length / 2;
-    for (int i = 0; i < n && subject.length > 0; i++) {
-      int j = (i + 1) % n;
-      subject = cut(subject, clip[2 * i], clip[2 * i + 1], clip[2 * j], clip[2 * j + 1], turn);
-    }
-    return Math.abs(area(subject));
+    return Math.abs(area(inside(subject, clip)));
   }
 
-  private static double[] flat(List<Vec3> ring, PlaneFrame f) {
+  /**
+   * What of a ring lies inside a convex one. A ring that is not convex may come back with edges
+   * that run forth and back along the cut; its area is right.
+   *
+   * @param subject x and y of its corners in turn
+   * @param convex the ring that cuts, in either direction
+   */
+  public static double[] inside(double[] subject, double[] convex) {
+    double turn = area(convex) < 0 ? -1 : 1;
+    int n = convex.length / 2;
+    double[] left = subject;
+    for (int i = 0; i < n && left.length > 0; i++) {
+      int j = (i + 1) % n;
+      left = cut(left, convex[2 * i], convex[2 * i + 1], convex[2 * j], convex[2 * j + 1], turn);
+    }
+    return left;
+  }
+
+  /** A ring's corners in a frame, x and y in turn. */
+  public static double[] flat(List<Vec3> ring, PlaneFrame f) {
     double[] out = new double[2 * ring.size()];
     Vec3 o = f.origin();
     for (int i = 0; i < ring.size(); i++) {
@@ -88,7 +101,8 @@ final class ConvexClip {
     return m + 2 > out.length ? java.util.Arrays.copyOf(out, 2 * out.length + 2) : out;
   }
 
-  private static double area(double[] p) {
+  /** Area of a ring, below 0 where it runs clockwise. */
+  public static double area(double[] p) {
     double sum = 0;
     int n = p.length / 2;
     for (int i = 0; i < n; i++) {
@@ -98,8 +112,12 @@ final class ConvexClip {
     return sum / 2;
   }
 
-  /** Turns one way only, and once round: each coordinate rises and falls once. */
-  private static boolean isConvex(double[] p, double size) {
+  /**
+   * Whether a ring turns one way only, and once round: each coordinate rises and falls once.
+   *
+   * @param size what areas are small beside, m²
+   */
+  public static boolean isConvex(double[] p, double size) {
     int n = p.length / 2;
     double slack = 1e-9 * size;
     int turns = 0;
