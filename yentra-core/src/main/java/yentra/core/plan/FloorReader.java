@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.json.JsonValue;
 import yentra.core.plan.PlanDocument.FloorPlan;
 import yentra.core.plan.PlanDocument.Label;
 import yentra.core.plan.PlanDocument.Line;
@@ -34,9 +35,15 @@ final class FloorReader {
   private final Set<String> ids = new HashSet<>();
   private int points;
 
+  private static PlanDocument.Origin place(JsonValue v) throws UnreadableException {
+    JsonValue id = v.isObject() ? v.member("id") : null;
+    return new PlanDocument.Origin(
+        id == null ? null : id.word(100), v.path(), v.line(), v.column());
+  }
+
   /** The place of something; ids are given once. */
   PlanDocument.Origin origin(JsonValue v) throws UnreadableException {
-    PlanDocument.Origin o = v.origin();
+    PlanDocument.Origin o = place(v);
     if (o.id() != null && !ids.add(o.id())) {
       throw v.wrong("the id " + o.id() + " is given twice. Give each its own.");
     }
@@ -78,7 +85,7 @@ final class FloorReader {
                   origin(l.with(Set.of("id", "points", "air"))),
                   points(l.required("points"), 2),
                   l.truth("air"))
-              : new Line(l.origin(), points(l, 2), false));
+              : new Line(place(l), points(l, 2), false));
     }
     List<Label> labels = new ArrayList<>();
     for (JsonValue s : v.list("spaces", MOST_ITEMS)) {

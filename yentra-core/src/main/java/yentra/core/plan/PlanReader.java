@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.json.JsonValue;
 import yentra.core.plan.PlanDocument.Block;
 import yentra.core.plan.PlanDocument.FloorPlan;
 import yentra.core.plan.PlanDocument.GlazingRule;
@@ -46,7 +47,7 @@ public final class PlanReader {
           1,
           1);
     }
-    return new PlanReader().document(JsonValue.read(bytes));
+    return new PlanReader().document(JsonValue.read(bytes, "The plan document"));
   }
 
   private PlanDocument document(JsonValue v) throws UnreadableException {

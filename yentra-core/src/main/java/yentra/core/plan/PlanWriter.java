@@ -6,6 +6,7 @@ import java.util.function.Consumer;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.ObjectWriteContext;
 import tools.jackson.core.json.JsonFactory;
+import yentra.core.json.JsonValue;
 import yentra.core.plan.PlanDocument.Block;
 import yentra.core.plan.PlanDocument.FloorPlan;
 import yentra.core.plan.PlanDocument.GlazingRule;

@@ -138,7 +138,7 @@ public final class GroundContact {
   }
 
   /** Of the component alone, m²K/W; by the same rule as everywhere: stated, else its layers. */
-  private OptionalDouble resistance(Surface s) {
+  public OptionalDouble resistance(Surface s) {
     double tilt = tilt(s);
     OptionalDouble u =
         table.uValue(s.construction(), new UValueBreakdown.Position(Exposure.GROUND, tilt));
@@ -244,6 +244,35 @@ public final class GroundContact {
     if (!assumptions.contains(what)) {
       assumptions.add(what);
     }
+  }
+
+  /**
+   * How the loss of a surface follows the year outdoors.
+   *
+   * @param share of the steady U-value by which the loss follows the swing of the months
+   * @param lag months by which it comes later
+   */
+  public record Swing(double share, double lag) {}
+
+  /**
+   * How far a surface's loss follows the months (ISO 13370:2017, annex on periodic transfer, slabs
+   * and basements; from memory). Where nothing is known of its floor it follows the year's mean.
+   */
+  public Swing swing(Surface s) {
+    OptionalDouble own = resistance(s);
+    OptionalDouble u = uValue(s);
+    Floor f = floorOf(s, s.polygon().box().min().z());
+    boolean known = own.isPresent() && u.isPresent() && u.getAsDouble() > 0;
+    if (!known || f == null || f.resistance.isEmpty()) {
+      return new Swing(0, 0);
+    }
+    double depth = f.shape.penetration(options.ground().heatCapacity());
+    double r = f.resistance.getAsDouble();
+    double coefficient =
+        s.type() == SurfaceType.UNDERGROUND_WALL
+            ? f.shape.swingOfWalls(own.getAsDouble(), depth, f.depth) / Math.max(SHALLOW, f.depth)
+            : f.shape.swingOutdoors(r, depth) * Math.exp(-f.depth / depth) / f.shape.area();
+    return new Swing(Math.min(1, coefficient / u.getAsDouble()), f.shape.lag(r, depth));
   }
 
   /** The highest floor that is not above the surface's lower edge, else the nearest one. */

@@ -129,6 +129,22 @@ public record GroundFloor(double area, double perimeter, double conductivity, do
     return 0.37 * perimeter * conductivity * Math.log(penetration / equivalent(floor) + 1);
   }
 
+  /**
+   * Amplitude of the loss of a basement's walls that follows the swing outdoors, W/K for each metre
+   * of them.
+   *
+   * @param walls resistance of the walls without air at their faces
+   * @param depth of the basement in the ground, m
+   */
+  public double swingOfWalls(double walls, double penetration, double depth) {
+    double dw = conductivity * (WALL_INSIDE + walls + OUTSIDE);
+    return 0.37
+        * conductivity
+        * 2
+        * (1 - Math.exp(-depth / penetration))
+        * Math.log(penetration / dw + 1);
+  }
+
   /** Months by which the loss of a slab runs before the swing indoors (phase from memory). */
   public double lead(double floor, double penetration) {
     double t = equivalent(floor);

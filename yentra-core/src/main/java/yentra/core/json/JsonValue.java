@@ -1,4 +1,4 @@
-package yentra.core.plan;
+package yentra.core.json;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -21,7 +21,7 @@ import yentra.core.envelope.UnreadableException;
  * A value of a JSON document that knows its path and place, so that whatever is wrong with it can
  * be said with both.
  */
-final class JsonValue {
+public final class JsonValue {
   private static final int DEEPEST = 40;
 
   private final String path;
@@ -41,9 +41,10 @@ final class JsonValue {
   /**
    * Reads a document.
    *
+   * @param document what it is, to begin a sentence with: "The plan document"
    * @throws UnreadableException when it is not JSON, nested too deeply, or says a member twice
    */
-  static JsonValue read(byte[] bytes) throws UnreadableException {
+  public static JsonValue read(byte[] bytes, String document) throws UnreadableException {
     JsonFactory factory =
         JsonFactory.builder()
             .streamReadConstraints(
@@ -56,7 +57,7 @@ final class JsonValue {
             .build();
     try (JsonParser in = factory.createParser(ObjectReadContext.empty(), bytes)) {
       in.nextToken();
-      JsonValue all = value(in, "");
+      JsonValue all = value(in, "", document);
       if (in.nextToken() != null) {
         throw at(in, "Something follows the end of the document. Remove it.");
       }
@@ -65,7 +66,7 @@ final class JsonValue {
       TokenStreamLocation at = e.getLocation();
       String what = e.getOriginalMessage().replaceAll("\\s+", " ").strip();
       throw new UnreadableException(
-          "The plan document is not valid JSON: " + what + ".",
+          document + " is not valid JSON: " + what + ".",
           at == null ? 1 : Math.max(1, at.getLineNr()),
           at == null ? 1 : Math.max(1, at.getColumnNr()));
     }
@@ -76,10 +77,11 @@ final class JsonValue {
     return new UnreadableException(message, at.getLineNr(), at.getColumnNr());
   }
 
-  private static JsonValue value(JsonParser in, String path) throws UnreadableException {
+  private static JsonValue value(JsonParser in, String path, String document)
+      throws UnreadableException {
     JsonToken token = in.currentToken();
     if (token == null) {
-      throw new UnreadableException("The plan document is empty.", 1, 1);
+      throw new UnreadableException(document + " is empty.", 1, 1);
     }
     TokenStreamLocation at = in.currentTokenLocation();
     Object v =
@@ -89,14 +91,14 @@ final class JsonValue {
             while (in.nextToken() != JsonToken.END_OBJECT) {
               String name = in.currentName();
               in.nextToken();
-              members.put(name, value(in, path.isEmpty() ? name : path + "." + name));
+              members.put(name, value(in, path.isEmpty() ? name : path + "." + name, document));
             }
             yield members;
           }
           case START_ARRAY -> {
             List<JsonValue> items = new ArrayList<>();
             while (in.nextToken() != JsonToken.END_ARRAY) {
-              items.add(value(in, path + "[" + items.size() + "]"));
+              items.add(value(in, path + "[" + items.size() + "]", document));
             }
             yield items;
           }
@@ -105,30 +107,35 @@ final class JsonValue {
           case VALUE_TRUE -> true;
           case VALUE_FALSE -> false;
           case VALUE_NULL -> null;
-          default -> throw at(in, "The plan document breaks off here.");
+          default -> throw at(in, document + " breaks off here.");
         };
     return new JsonValue(path, at.getLineNr(), at.getColumnNr(), v);
   }
 
-  String path() {
+  public String path() {
     return path;
   }
 
-  boolean isObject() {
+  public boolean isObject() {
     return value instanceof Map;
   }
 
-  UnreadableException wrong(String what) {
+  public UnreadableException wrong(String what) {
     return new UnreadableException((path.isEmpty() ? "" : path + ": ") + what, line, column);
   }
 
-  PlanDocument.Origin origin() throws UnreadableException {
-    JsonValue id = isObject() ? member("id") : null;
-    return new PlanDocument.Origin(id == null ? null : id.word(100), path, line, column);
+  /** Counted from 1. */
+  public int line() {
+    return line;
+  }
+
+  /** Counted from 1. */
+  public int column() {
+    return column;
   }
 
   /** The same, of which only these members may be there. */
-  JsonValue with(Set<String> known) throws UnreadableException {
+  public JsonValue with(Set<String> known) throws UnreadableException {
     for (Map.Entry<String, JsonValue> m : members().entrySet()) {
       if (!known.contains(m.getKey())) {
         throw m.getValue()
@@ -152,17 +159,17 @@ final class JsonValue {
   }
 
   /** The names of its members. */
-  Set<String> names() throws UnreadableException {
+  public Set<String> names() throws UnreadableException {
     return members().keySet();
   }
 
   /** A member, or null when it is not there or is null. */
-  JsonValue member(String name) throws UnreadableException {
+  public JsonValue member(String name) throws UnreadableException {
     JsonValue m = members().get(name);
     return m == null || m.value == null ? null : m;
   }
 
-  JsonValue required(String name) throws UnreadableException {
+  public JsonValue required(String name) throws UnreadableException {
     JsonValue m = member(name);
     if (m == null) {
       throw wrong("the member " + name + " is missing.");
@@ -172,7 +179,7 @@ final class JsonValue {
 
   /** Its items. */
   @SuppressWarnings("unchecked")
-  List<JsonValue> items(int least, int most) throws UnreadableException {
+  public List<JsonValue> items(int least, int most) throws UnreadableException {
     if (!(value instanceof List)) {
       throw wrong("a list [ … ] is expected here.");
     }
@@ -187,12 +194,12 @@ final class JsonValue {
   }
 
   /** The items of a member; none when it is not there. */
-  List<JsonValue> list(String name, int most) throws UnreadableException {
+  public List<JsonValue> list(String name, int most) throws UnreadableException {
     JsonValue m = member(name);
     return m == null ? List.of() : m.items(0, most);
   }
 
-  double number(double least, double most) throws UnreadableException {
+  public double number(double least, double most) throws UnreadableException {
     if (!(value instanceof Double d)) {
       throw wrong("a number is expected here.");
     }
@@ -203,18 +210,33 @@ final class JsonValue {
   }
 
   /** A member's number, or null when it is not there. */
-  Double number(String name, double least, double most) throws UnreadableException {
+  public Double number(String name, double least, double most) throws UnreadableException {
     JsonValue m = member(name);
     return m == null ? null : (Double) m.number(least, most);
   }
 
-  double number(String name, double least, double most, double otherwise)
+  public double number(String name, double least, double most, double otherwise)
       throws UnreadableException {
     Double d = number(name, least, most);
     return d == null ? otherwise : d;
   }
 
-  boolean truth(String name) throws UnreadableException {
+  /** A member that is true or false; null when it is not there. */
+  public Boolean said(String name) throws UnreadableException {
+    return member(name) == null ? null : (Boolean) truth(name);
+  }
+
+  /** Whether it has a member, be it null. */
+  public boolean has(String name) throws UnreadableException {
+    return members().containsKey(name);
+  }
+
+  /** Whether it is a number. */
+  public boolean isNumber() {
+    return value instanceof Double;
+  }
+
+  public boolean truth(String name) throws UnreadableException {
     JsonValue m = member(name);
     if (m != null && !(m.value instanceof Boolean)) {
       throw m.wrong("true or false is expected here.");
@@ -223,7 +245,7 @@ final class JsonValue {
   }
 
   /** Text of one line. */
-  String word(int longest) throws UnreadableException {
+  public String word(int longest) throws UnreadableException {
     if (!(value instanceof String s)) {
       throw wrong("a text in quotes is expected here.");
     }
@@ -236,13 +258,14 @@ final class JsonValue {
     return s.strip();
   }
 
-  String word(String name, int longest) throws UnreadableException {
+  public String word(String name, int longest) throws UnreadableException {
     JsonValue m = member(name);
     return m == null ? "" : m.word(longest);
   }
 
   /** One of the names of an enumeration, in lower case. */
-  <E extends Enum<E>> E one(String name, Class<E> of, E otherwise) throws UnreadableException {
+  public <E extends Enum<E>> E one(String name, Class<E> of, E otherwise)
+      throws UnreadableException {
     JsonValue m = member(name);
     if (m == null) {
       return otherwise;
@@ -259,7 +282,7 @@ final class JsonValue {
     throw m.wrong('"' + word + "\" is not one of " + String.join(", ", names) + ".");
   }
 
-  static String named(Enum<?> e) {
+  public static String named(Enum<?> e) {
     return e.name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 

@@ -1,0 +1,214 @@
+package yentra.core.estimate.hourly;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.ToDoubleFunction;
+import yentra.core.boundary.Watch;
+import yentra.core.check.measure.CheckContext;
+import yentra.core.climate.DesignDays;
+import yentra.core.climate.WeatherQuantity;
+import yentra.core.climate.WeatherYear;
+import yentra.core.estimate.EstimateSettings;
+
+/**
+ * The hourly year of an envelope after ISO 52016-1:2017 (from memory): every space a zone with its
+ * own balance, coupled to its neighbours. The components' heat conduction is solved more finely
+ * than the standard does (see {@link WallDynamics}); its last month runs ahead of the year, from a
+ * steady state. A second year without heating and cooling runs beside the first.
+ */
+public final class HourlyYear {
+  /** Days that run ahead. */
+  private static final int AHEAD = 31;
+
+  private static final int DAY = 24;
+
+  /** Design days are repeated until the day's cooling changes less than this share. */
+  private static final double PERIODIC = 1e-4;
+
+  private static final int MOST_DAYS = 60;
+
+  private final Network network;
+  private final WeatherYear weather;
+  private final Sunshine sunshine;
+
+  private HourlyYear(Network network, WeatherYear weather, Sunshine sunshine) {
+    this.network = network;
+    this.weather = weather;
+    this.sunshine = sunshine;
+  }
+
+  /** Surfaces and openings without a U-value, which an estimate cannot be made without. */
+  public static final class IncompleteException extends Exception {
+    private static final long serialVersionUID = 1L;
+    private final ArrayList<String> keys;
+
+    IncompleteException(List<String> keys) {
+      super(keys.size() + " surfaces or openings have no U-value.");
+      this.keys = new ArrayList<>(keys);
+    }
+
+    /** Their keys, in the envelope's order. */
+    public List<String> keys() {
+      return List.copyOf(keys);
+    }
+  }
+
+  /**
+   * Makes an envelope ready for its year.
+   *
+   * @param bridges linear thermal bridges of a space by its key, W/K
+   * @throws IncompleteException when a surface or opening has no U-value
+   */
+  public static HourlyYear of(
+      CheckContext context,
+      EstimateSettings settings,
+      WeatherYear weather,
+      ToDoubleFunction<String> bridges)
+      throws IncompleteException {
+    NetworkMaker.Made made = NetworkMaker.of(context, settings, weather, bridges);
+    if (made.network() == null) {
+      throw new IncompleteException(made.missing());
+    }
+    Network n = made.network();
+    Sunshine sun =
+        Sunshine.of(
+            n.options().sun() ? n.faces() : List.of(),
+            context.envelope(),
+            weather,
+            context.tolerance());
+    return new HourlyYear(n, weather, sun);
+  }
+
+  /** Keys of the spaces in the order of the zones. */
+  public List<String> spaces() {
+    return network.zones().stream().map(Zone::key).toList();
+  }
+
+  /**
+   * Runs the year, and beside it the one without heating and cooling.
+   *
+   * @param rows told of every zone in every hour
+   * @param watch told how far it has come; may give it up
+   */
+  public YearResult run(HourRows rows, Watch watch) {
+    AtomicBoolean over = new AtomicBoolean();
+    CompletableFuture<YearSums> free =
+        CompletableFuture.supplyAsync(() -> sums(false, HourRows.NONE, until(over)));
+    try {
+      YearSums sums = sums(true, rows, watch);
+      return new YearResult(
+          weather.hours(),
+          sums.zones(free.join()),
+          sums.heating,
+          sums.cooling,
+          weather.all(WeatherQuantity.DRY_BULB),
+          sums.worst,
+          sums.settled,
+          network.assumptions());
+    } catch (CompletionException e) {
+      if (e.getCause() instanceof RuntimeException cause) {
+        throw cause;
+      }
+      throw e;
+    } finally {
+      over.set(true);
+    }
+  }
+
+  /** Gives the year beside the first one up when the first is over. */
+  private static Watch until(AtomicBoolean over) {
+    return share -> {
+      if (over.get()) {
+        throw new CancellationException();
+      }
+    };
+  }
+
+  private YearSums sums(boolean conditioned, HourRows rows, Watch watch) {
+    Outdoors outdoors = Outdoors.of(weather, network.options());
+    int n = outdoors.hours();
+    March march = new March(network, outdoors, sunshine, conditioned);
+    int ahead = AHEAD * DAY;
+    march.begin(n - ahead, n);
+    march.run(n - ahead, n, null, (h, m) -> {});
+    YearSums sums = new YearSums(network, n, rows);
+    march.run(
+        0,
+        n,
+        null,
+        (h, m) -> {
+          sums.hour(h, m);
+          if (h % DAY == 0) {
+            watch.at((double) h / n);
+          }
+        });
+    sums.settled = march.settled();
+    return sums;
+  }
+
+  /**
+   * Cooling on a day of each month, repeated until it is periodic, without limits of the systems.
+   */
+  public List<CoolingDay> coolingDays() {
+    List<CoolingDay> out = new ArrayList<>();
+    Network unlimited = withoutLimits();
+    for (DesignDays.Day d : DesignDays.of(weather).months()) {
+      Outdoors outdoors = Outdoors.of(weather, d, network.options());
+      March march = new March(unlimited, outdoors, sunshine, true);
+      int[] course = new int[DAY];
+      for (int i = 0; i < DAY; i++) {
+        course[i] = d.hour() + i;
+      }
+      march.begin(0, 1);
+      CoolingDay now = new CoolingDay(outdoors.month()[0], network.zones().size());
+      for (int day = 0; day < MOST_DAYS; day++) {
+        CoolingDay next = new CoolingDay(outdoors.month()[0], network.zones().size());
+        march.run(0, DAY, course, next::add);
+        boolean periodic = day > 2 && next.isLike(now, PERIODIC);
+        now = next;
+        if (periodic) {
+          break;
+        }
+      }
+      out.add(now);
+    }
+    return out;
+  }
+
+  private Network withoutLimits() {
+    List<Zone> zones =
+        network.zones().stream()
+            .map(
+                z ->
+                    new Zone(
+                        z.key(),
+                        z.label(),
+                        z.floorArea(),
+                        z.volume(),
+                        z.heated(),
+                        z.cooled(),
+                        z.heatingSetPoint(),
+                        z.coolingSetPoint(),
+                        Double.POSITIVE_INFINITY,
+                        Double.POSITIVE_INFINITY,
+                        z.infiltration(),
+                        z.supply(),
+                        z.recovery(),
+                        z.people(),
+                        z.lighting(),
+                        z.equipment()))
+            .toList();
+    return new Network(
+        zones,
+        network.components(),
+        network.links(),
+        network.faces(),
+        network.bridges(),
+        network.options(),
+        network.assumptions());
+  }
+}
