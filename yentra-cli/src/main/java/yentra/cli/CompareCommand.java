@@ -12,15 +12,10 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import yentra.core.boundary.Watch;
+import yentra.core.boundary.BoundaryOptions;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Rules;
 import yentra.core.envelope.UnreadableException;
-import yentra.core.geometry.Tolerance;
-import yentra.core.intake.DeliveryReader;
-import yentra.core.pipeline.Delivery;
-import yentra.core.pipeline.StageOptions;
 import yentra.core.revision.RevisionComparison;
 
 /** What changed from one file to the other. Exit 0: nothing; 1: something; 2: not readable. */
@@ -42,19 +37,14 @@ final class CompareCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException, UnreadableException {
     Rules rules = Rules.standard();
-    Tolerance tolerance = rules.tolerance();
     List<RevisionComparison.Entry> entries =
-        RevisionComparison.of(envelope(a, tolerance), envelope(b, tolerance), rules).entries();
+        RevisionComparison.of(envelope(a), envelope(b), rules).entries();
     System.out.print(format == Format.JSON ? json(entries) : text(entries));
     return entries.isEmpty() ? 0 : 1;
   }
 
-  private static Envelope envelope(Path file, Tolerance tolerance)
-      throws IOException, UnreadableException {
-    return Delivery.read(
-            new FileSource(file), ReadLimits.standard(), tolerance, DeliveryReader.Progress.NONE)
-        .stage(StageOptions.STANDARD, Watch.NONE)
-        .envelope();
+  private static Envelope envelope(Path file) throws IOException, UnreadableException {
+    return Staged.of(file, BoundaryOptions.STANDARD).envelope();
   }
 
   private String json(List<RevisionComparison.Entry> entries) {

@@ -7,7 +7,8 @@ import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
 /**
- * The command line: {@code yentra check | repair | translate | draw | compare | climate | info}.
+ * The command line: {@code yentra check | repair | translate | draw | compare | climate | junctions
+ * | loads | estimate | info}.
  */
 @Command(
     name = "yentra",
@@ -22,6 +23,9 @@ import picocli.CommandLine.Command;
       CompareCommand.class,
       DrawCommand.class,
       ClimateCommand.class,
+      JunctionsCommand.class,
+      LoadsCommand.class,
+      EstimateCommand.class,
       InfoCommand.class,
       CatalogueCommand.class
     })

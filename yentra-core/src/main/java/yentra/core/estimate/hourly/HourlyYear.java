@@ -1,7 +1,9 @@
 package yentra.core.estimate.hourly;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -12,7 +14,7 @@ import yentra.core.check.measure.CheckContext;
 import yentra.core.climate.DesignDays;
 import yentra.core.climate.WeatherQuantity;
 import yentra.core.climate.WeatherYear;
-import yentra.core.estimate.EstimateSettings;
+import yentra.core.estimate.setting.EstimateSettings;
 
 /**
  * The hourly year of an envelope after ISO 52016-1:2017 (from memory): every space a zone with its
@@ -34,8 +36,10 @@ public final class HourlyYear {
   private final Network network;
   private final WeatherYear weather;
   private final Sunshine sunshine;
+  private final double[] factors;
 
-  private HourlyYear(Network network, WeatherYear weather, Sunshine sunshine) {
+  private HourlyYear(Network network, WeatherYear weather, Sunshine sunshine, double[] factors) {
+    this.factors = factors;
     this.network = network;
     this.weather = weather;
     this.sunshine = sunshine;
@@ -80,12 +84,63 @@ public final class HourlyYear {
             context.envelope(),
             weather,
             context.tolerance());
-    return new HourlyYear(n, weather, sun);
+    return new HourlyYear(n, weather, sun, made.factors());
   }
 
   /** Keys of the spaces in the order of the zones. */
   public List<String> spaces() {
     return network.zones().stream().map(Zone::key).toList();
+  }
+
+  /**
+   * A zone as a design load asks for it.
+   *
+   * @param heatTo the highest set-point of the year for heating, °C; NaN for none
+   * @param setBack whether that set-point is lowered for some hours, by a kelvin or more
+   * @param leaks most air through leaks, m³/h
+   * @param supplied most fresh air, less what heat recovery takes up, m³/h
+   */
+  public record Conditioned(
+      String key,
+      String label,
+      double floorArea,
+      double volume,
+      boolean heated,
+      boolean cooled,
+      double heatTo,
+      boolean setBack,
+      double leaks,
+      double supplied) {}
+
+  /** All zones, in order. */
+  public List<Conditioned> conditioned() {
+    List<Conditioned> out = new ArrayList<>();
+    for (Zone z : network.zones()) {
+      double most = Double.NaN;
+      double least = Double.NaN;
+      double leaks = 0;
+      double supplied = 0;
+      for (int h = 0; h < weather.hours(); h++) {
+        double t = z.heatingSetPoint().at(h);
+        most = most >= t ? most : t;
+        least = least <= t ? least : t;
+        leaks = Math.max(leaks, z.infiltration().at(h));
+        supplied = Math.max(supplied, z.supply().at(h));
+      }
+      out.add(
+          new Conditioned(
+              z.key(),
+              z.label(),
+              z.floorArea(),
+              z.volume(),
+              z.heated(),
+              z.cooled(),
+              most,
+              most - least >= 1,
+              leaks,
+              supplied * (1 - z.recovery())));
+    }
+    return out;
   }
 
   /**
@@ -148,6 +203,25 @@ public final class HourlyYear {
         });
     sums.settled = march.settled();
     return sums;
+  }
+
+  /** What simpler methods say. */
+  public Map<String, SecondOpinion> secondOpinions() {
+    SecondOpinions o =
+        new SecondOpinions(network, Outdoors.of(weather, network.options()), sunshine, factors);
+    Map<String, SecondOpinion> out = new LinkedHashMap<>();
+    out.put("monthly", o.monthly());
+    out.put("simpleHourly", o.simpleHourly());
+    return out;
+  }
+
+  /** kWh of fans by their power, W for each l/s of air that is supplied. */
+  public double fans(double power) {
+    double volume = 0;
+    for (Zone z : network.zones()) {
+      volume += z.supply().sum(weather.hours());
+    }
+    return volume / 3.6 * power / 1000;
   }
 
   /**

@@ -3,7 +3,6 @@ package yentra.core.estimate.hourly;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import yentra.core.solar.Transposition;
 
 /**
  * Hour after hour of a network: sets what each hour brings, solves its balance, and lets the
@@ -19,19 +18,17 @@ final class March {
 
   private final Network network;
   private final Outdoors outdoors;
-  private final Sunshine sunshine;
+  private final Outside outside;
   private final List<Component> components;
   private final List<Zone> zones;
   private final Balance balance;
   private final boolean conditioned;
   private final double[] state;
   private final int[] at;
-  private final double[] outer;
   private final double[] heldInside;
   private final double[] heldOutside;
   private final double[] capacity;
   private final double[] before;
-  private final double[] sun;
   private final double[] fresh;
   private final double[] leaks;
 
@@ -47,7 +44,7 @@ final class March {
   March(Network network, Outdoors outdoors, Sunshine sunshine, boolean conditioned) {
     this.network = network;
     this.outdoors = outdoors;
-    this.sunshine = sunshine;
+    this.outside = new Outside(network, outdoors, sunshine);
     this.conditioned = conditioned;
     components = network.components();
     zones = network.zones();
@@ -60,7 +57,6 @@ final class March {
       all += components.get(i).dynamics().modes();
     }
     state = new double[all];
-    outer = new double[n];
     heldInside = new double[n];
     heldOutside = new double[n];
     int z = zones.size();
@@ -69,7 +65,6 @@ final class March {
       capacity[i] = Network.FURNITURE * zones.get(i).floorArea() / JOULES_OF_WH;
     }
     before = new double[z];
-    sun = new double[z];
     fresh = new double[z];
     leaks = new double[z];
     flows = new double[z][Flow.values().length];
@@ -114,7 +109,7 @@ final class March {
   }
 
   double sun(int zone) {
-    return sun[zone];
+    return outside.sun[zone];
   }
 
   double internal(int zone) {
@@ -143,7 +138,7 @@ final class March {
       out[i] =
           c.ground() != null
               ? c.ground()[outdoors.month()[from] - 1]
-              : dry - (c.face() < 0 ? 0 : longWave(c.face(), dry, sky));
+              : dry - (c.face() < 0 ? 0 : outside.longWave(c.face(), dry, sky));
       boolean zoneBehind = c.kind() == Component.Kind.INTERIOR;
       boolean closed = c.kind() == Component.Kind.ADIABATIC;
       steady.given[steady.innerSide(i)] =
@@ -195,12 +190,6 @@ final class March {
     b.coolTo[z] = cool < heat ? heat : cool;
   }
 
-  /** How much colder than the air long-wave radiation to the sky makes a face, K. */
-  private double longWave(int face, double dry, double sky) {
-    double up = (1 + Math.cos(Math.toRadians(network.faces().get(face).tilt()))) / 2;
-    return up * Network.RADIANT_OUTSIDE * (dry - sky) / Network.OUTSIDE;
-  }
-
   /**
    * Goes through hours.
    *
@@ -215,7 +204,8 @@ final class March {
 
   private void hour(int h, int course) {
     System.arraycopy(balance.air, 0, before, 0, before.length);
-    outside(h);
+    outside.hour(h);
+    remember();
     for (int z = 0; z < zones.size(); z++) {
       zone(z, h, course);
     }
@@ -223,12 +213,7 @@ final class March {
     finish(h);
   }
 
-  private void outside(int h) {
-    Arrays.fill(sun, 0);
-    Transposition.Hour down = outdoors.sun()[h];
-    Transposition[] on = down == null ? null : sunshine.on(down, network.options().sky());
-    double dry = outdoors.dryBulb()[h];
-    double sky = outdoors.sky()[h];
+  private void remember() {
     for (int i = 0; i < components.size(); i++) {
       Component c = components.get(i);
       WallDynamics d = c.dynamics();
@@ -242,34 +227,9 @@ final class March {
         }
         case ADIABATIC ->
             balance.given[inner] = heldInside[i] + d.across * heldOutside[i] / d.outer;
-        default -> {
-          outer[i] =
-              c.ground() != null
-                  ? c.ground()[outdoors.month()[h] - 1]
-                  : dry - longWave(c.face(), dry, sky);
-          if (on != null && c.face() >= 0) {
-            sunOn(c, i, h, on[sunshine.orientation(c.face())]);
-          }
-          balance.given[inner] = heldInside[i] + d.across * outer[i];
-        }
+        default -> balance.given[inner] = heldInside[i] + d.across * outside.temperature[i];
       }
     }
-  }
-
-  private void sunOn(Component c, int i, int h, Transposition t) {
-    double lit = sunshine.lit(c.face(), outdoors.shade()[h]);
-    double diffuse = t.sky() * sunshine.open(c.face()) + t.ground();
-    if (c.glass() == null) {
-      double falls = t.beam() * lit + diffuse;
-      outer[i] += network.options().absorptance() * falls / Network.OUTSIDE;
-      return;
-    }
-    double cosine = sunshine.incidence(outdoors.sun()[h].sun(), c.face());
-    sun[c.inside()] +=
-        c.area()
-            * c.glass().solarHeatGain()
-            * (t.beam() * lit * c.glass().byAngle().beam(cosine)
-                + diffuse * c.glass().byAngle().diffuse());
   }
 
   private void zone(int z, int h, int course) {
@@ -287,8 +247,8 @@ final class March {
     double gains = internal(z);
     double ofGains = network.options().shares().gains();
     double ofSun = network.options().shares().sun();
-    balance.toAir[z] = ofGains * gains + ofSun * sun[z];
-    balance.toSurfaces[z] = (1 - ofGains) * gains + (1 - ofSun) * sun[z];
+    balance.toAir[z] = ofGains * gains + ofSun * outside.sun[z];
+    balance.toSurfaces[z] = (1 - ofGains) * gains + (1 - ofSun) * outside.sun[z];
     limits(balance, z, course);
   }
 
@@ -301,7 +261,7 @@ final class March {
       double w = balance.power[z];
       f[Flow.HEATING.ordinal()] = Math.max(0, w);
       f[Flow.COOLING.ordinal()] = Math.min(0, w);
-      f[Flow.SUN.ordinal()] = sun[z];
+      f[Flow.SUN.ordinal()] = outside.sun[z];
       double down = dry - balance.air[z];
       f[Flow.LEAKS.ordinal()] = leaks[z] * down;
       f[Flow.FRESH_AIR.ordinal()] = fresh[z] * down;
@@ -313,9 +273,9 @@ final class March {
           balance.fromOthers(z) - capacity[z] * (balance.air[z] - before[z]);
       double stored = capacity[z] * (balance.air[z] - before[z]);
       double brought =
-          w + sun[z] + internal(z) + (leaks[z] + fresh[z] + network.bridges()[z]) * down;
+          w + outside.sun[z] + internal(z) + (leaks[z] + fresh[z] + network.bridges()[z]) * down;
       in += brought - stored;
-      sizes += Math.abs(w) + sun[z] + internal(z) + Math.abs((leaks[z] + fresh[z]) * down);
+      sizes += Math.abs(w) + outside.sun[z] + internal(z) + Math.abs((leaks[z] + fresh[z]) * down);
     }
     for (int i = 0; i < components.size(); i++) {
       double[] sums = component(i);
@@ -334,7 +294,7 @@ final class March {
         switch (c.kind()) {
           case INTERIOR -> balance.face[balance.outerSide(i)];
           case ADIABATIC -> (d.across * inside + heldOutside[i]) / d.outer;
-          default -> outer[i];
+          default -> outside.temperature[i];
         };
     double intoInside = c.area() * (d.inner * inside - d.across * behind - heldInside[i]);
     double intoOutside = c.area() * (d.outer * behind - d.across * inside - heldOutside[i]);

@@ -62,7 +62,7 @@ record Network(
    * @param absorptance of opaque faces
    */
   record Options(
-      yentra.core.estimate.EstimateSettings.ConvectiveShares shares,
+      yentra.core.estimate.setting.EstimateSettings.ConvectiveShares shares,
       boolean ofAir,
       boolean sun,
       Transposition.Sky sky,

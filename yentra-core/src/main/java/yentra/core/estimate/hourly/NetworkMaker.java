@@ -1,13 +1,13 @@
 package yentra.core.estimate.hourly;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.climate.WeatherQuantity;
@@ -16,14 +16,15 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Glazing;
 import yentra.core.envelope.Opening;
+import yentra.core.envelope.OpeningType;
+import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
-import yentra.core.estimate.EstimateSettings;
+import yentra.core.estimate.setting.EstimateSettings;
 import yentra.core.geometry.Polygon;
 import yentra.core.solar.GlassByAngle;
 import yentra.core.thermal.GroundContact;
-import yentra.core.thermal.HeatFlow;
 import yentra.core.thermal.HeatLoss;
 import yentra.core.thermal.UValueBreakdown;
 
@@ -32,12 +33,6 @@ import yentra.core.thermal.UValueBreakdown;
  * 6946, with the ground ISO 13370) and the mass of their layers.
  */
 final class NetworkMaker {
-  /** Convection on inner faces by the way heat flows, W/(m²K) (ISO 52016-1; from memory). */
-  private static final double FILM_UP = 5.0;
-
-  private static final double FILM_SIDE = 2.5;
-  private static final double FILM_DOWN = 0.7;
-
   /** Rsi and Rse as U-values of windows and doors have them, m²K/W. */
   private static final double FILMS = 0.17;
 
@@ -62,6 +57,7 @@ final class NetworkMaker {
   private final UValueBreakdown.Table table;
   private final GroundContact contact;
   private final Walls walls;
+  private final GroundMonths groundMonths;
   private final WeatherYear weather;
   private final Assumed assumed = new Assumed();
   private final Map<String, Integer> numbers = new HashMap<>();
@@ -80,6 +76,7 @@ final class NetworkMaker {
     table = new UValueBreakdown.Table(envelope);
     contact = GroundContact.of(envelope, table, settings.heatLoss());
     walls = new Walls(table, assumed);
+    groundMonths = new GroundMonths(contact, weather);
     envelope.glazings().forEach(g -> glazings.put(g.key(), g));
   }
 
@@ -87,8 +84,10 @@ final class NetworkMaker {
    * The network, or what keeps it from being made.
    *
    * @param missing keys of surfaces and openings without a U-value; then there is no network
+   * @param factors of zones that are not conditioned: how far their steady state is outdoors (ISO
+   *     13789), 1 where nothing is known
    */
-  record Made(Network network, List<String> missing) {}
+  record Made(Network network, List<String> missing, double[] factors) {}
 
   /**
    * @param bridges linear thermal bridges of a space, W/K
@@ -120,7 +119,7 @@ final class NetworkMaker {
     }
     envelope.surfaces().forEach(this::add);
     if (!missing.isEmpty()) {
-      return new Made(null, missing);
+      return new Made(null, missing, new double[0]);
     }
     assumed.addAll(loss.assumptions());
     boolean sun = settings.sun() && weather.has(WeatherQuantity.DIRECT_NORMAL);
@@ -151,7 +150,24 @@ final class NetworkMaker {
                 settings.reflectance(),
                 settings.absorptance()),
             assumed.sentences()),
-        List.of());
+        List.of(),
+        factors(zones.size()));
+  }
+
+  private double[] factors(int zones) {
+    double[] out = new double[zones];
+    Arrays.fill(out, 1);
+    for (HeatLoss.Share p : loss.parts()) {
+      if (p.beyond() == HeatLoss.Beyond.UNCONDITIONED) {
+        for (Side side : p.surface().sides()) {
+          Integer z = numbers.get(side.space());
+          if (z != null && !side.space().equals(p.space())) {
+            out[z] = p.factor();
+          }
+        }
+      }
+    }
+    return out;
   }
 
   private Integer zone(Surface s, int side) {
@@ -196,14 +212,6 @@ final class NetworkMaker {
     return sound ? u : OptionalDouble.empty();
   }
 
-  static double film(double tilt) {
-    return switch (HeatFlow.out(tilt)) {
-      case UP -> FILM_UP;
-      case HORIZONTAL -> FILM_SIDE;
-      case DOWN -> FILM_DOWN;
-    };
-  }
-
   private int face(Polygon p) {
     faces.add(new Face(p, p.tilt(), envelope.site().fromTrueNorth(p.azimuth())));
     return faces.size() - 1;
@@ -225,7 +233,7 @@ final class NetworkMaker {
                   List.of(new WallDynamics.Slice(1 / Network.OUTSIDE, 0)),
                   List.of()),
               zone,
-              film(tilt),
+              Films.inside(tilt),
               -1,
               0,
               face(out),
@@ -252,7 +260,7 @@ final class NetworkMaker {
             p.area(),
             WallDynamics.massless(rest(u.getAsDouble(), FILMS) + 1 / Network.OUTSIDE),
             zone,
-            film(surface.tilt()),
+            Films.inside(surface.tilt()),
             -1,
             0,
             face(p),
@@ -293,7 +301,7 @@ final class NetworkMaker {
     List<WallDynamics.Slice> soil = new ArrayList<>();
     double[] months = new double[12];
     if (settings.groundTemperature() != null) {
-      java.util.Arrays.fill(months, settings.groundTemperature());
+      Arrays.fill(months, settings.groundTemperature());
     } else {
       double conductivity = settings.heatLoss().ground().conductivity();
       double left = Math.max(0, 1 / u.getAsDouble() - r - RSI_GROUND);
@@ -304,7 +312,7 @@ final class NetworkMaker {
             new WallDynamics.Slice(
                 thick / conductivity, thick * settings.heatLoss().ground().heatCapacity()));
       }
-      months = groundMonths(s);
+      months = groundMonths.of(s);
     }
     double area = s.netArea();
     for (Opening o : s.openings()) {
@@ -318,37 +326,12 @@ final class NetworkMaker {
             area,
             walls.of(s.construction(), r, soil, List.of()),
             zone,
-            film(out.tilt()),
+            Films.inside(out.tilt()),
             -1,
             0,
             -1,
             months,
             null));
-  }
-
-  /** The year outdoors as the ground passes it on (ISO 13370). */
-  private double[] groundMonths(Surface s) {
-    double[] air = weather.monthly(WeatherQuantity.DRY_BULB);
-    int coldest = 0;
-    double least = air[0];
-    double most = air[0];
-    for (int m = 1; m < 12; m++) {
-      coldest = air[m] < air[coldest] ? m : coldest;
-      least = Math.min(least, air[m]);
-      most = Math.max(most, air[m]);
-    }
-    GroundContact.Swing swing = contact.swing(s);
-    double mean = weather.mean(WeatherQuantity.DRY_BULB);
-    double[] out = new double[12];
-    for (int m = 0; m < 12; m++) {
-      out[m] =
-          mean
-              - (most - least)
-                  / 2
-                  * swing.share()
-                  * Math.cos(2 * Math.PI * (m - coldest - swing.lag()) / 12);
-    }
-    return out;
   }
 
   private void between(Surface s, Polygon out, int a, Integer b) {
@@ -365,7 +348,7 @@ final class NetworkMaker {
           tilt);
     }
     for (Opening o : s.openings()) {
-      if (o.type() == yentra.core.envelope.OpeningType.AIR && b != null) {
+      if (o.type() == OpeningType.AIR && b != null) {
         links.add(new Network.Link(a, b, THROUGH_AIR * o.polygon().area()));
         continue;
       }
@@ -393,9 +376,9 @@ final class NetworkMaker {
             area,
             dynamics,
             a,
-            film(tilt),
+            Films.inside(tilt),
             none ? -1 : b,
-            film(180 - tilt),
+            Films.inside(180 - tilt),
             -1,
             null,
             null));
@@ -411,38 +394,5 @@ final class NetworkMaker {
         zone,
         null,
         out.tilt());
-  }
-
-  /** Components by what decides their dynamics, each made once. */
-  static final class Walls {
-    private final UValueBreakdown.Table table;
-    private final Assumed assumed;
-    private final Map<List<Object>, WallDynamics> known = new HashMap<>();
-
-    Walls(UValueBreakdown.Table table, Assumed assumed) {
-      this.table = table;
-      this.assumed = assumed;
-    }
-
-    /**
-     * @param resistance of the construction without air at its faces, m²K/W
-     * @param before what lies outside of it
-     * @param behind what lies inside of it
-     */
-    WallDynamics of(
-        String construction,
-        double resistance,
-        List<WallDynamics.Slice> before,
-        List<WallDynamics.Slice> behind) {
-      Function<List<Object>, WallDynamics> make =
-          k -> {
-            List<WallDynamics.Slice> all = new ArrayList<>(before);
-            all.addAll(Layers.of(table.buildUp(construction), resistance, assumed));
-            all.addAll(behind);
-            return WallDynamics.of(all);
-          };
-      return known.computeIfAbsent(
-          List.of(String.valueOf(construction), resistance, before, behind), make);
-    }
   }
 }

@@ -21,6 +21,7 @@ final class WallDynamics {
   static final double HOUR = 3600;
 
   private static final double DAY = 86_400;
+  private static final double DAILY = 2 * Math.PI / DAY;
   private static final double CELLS_PER_DEPTH = 8;
   private static final int MOST_CELLS = 100;
 
@@ -57,6 +58,9 @@ final class WallDynamics {
 
   /** Steady conductance from face to face, W/(m²K). */
   final double conductance;
+
+  /** Heat that a daily swing inside moves in and out, J/(m²K) (ISO 13786:2017, 7.2.3). */
+  final double capacity;
 
   /**
    * A layer.
@@ -132,6 +136,8 @@ final class WallDynamics {
     double in = n == 0 ? g[0] : g[n];
     double out = g[0];
     double cross = n == 0 ? g[0] : 0;
+    double swingReal = n == 0 ? 0 : in;
+    double swingImaginary = 0;
     if (n > 0) {
       EigenDecomposition eigen = decompose(chain, g);
       for (int k = 0; k < n; k++) {
@@ -145,6 +151,9 @@ final class WallDynamics {
         in -= bi * bi * (1 - left) / lambda;
         out -= bo * bo * (1 - left) / lambda;
         cross += bi * bo * (1 - left) / lambda;
+        double size = lambda * lambda + DAILY * DAILY;
+        swingReal -= bi * (bi + bo) * lambda / size;
+        swingImaginary += bi * (bi + bo) * DAILY / size;
         if (remembers) {
           double s = 0;
           for (int j = 0; j < n; j++) {
@@ -164,6 +173,7 @@ final class WallDynamics {
         }
       }
     }
+    capacity = Math.hypot(swingReal, swingImaginary) / DAILY;
     inner = in;
     outer = out;
     across = cross;

@@ -80,7 +80,7 @@ public record YearResult(
 
     /** kWh, above 0. */
     public double cooling() {
-      return -total(Flow.COOLING);
+      return 0 - total(Flow.COOLING);
     }
   }
 

@@ -13,8 +13,8 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.ScheduleProfile;
 import yentra.core.envelope.Space;
-import yentra.core.estimate.EstimateSettings;
-import yentra.core.estimate.SpaceSettings;
+import yentra.core.estimate.setting.EstimateSettings;
+import yentra.core.estimate.setting.SpaceSettings;
 import yentra.core.library.Library;
 import yentra.core.library.SpaceUse;
 

@@ -1,4 +1,4 @@
-package yentra.core.estimate;
+package yentra.core.estimate.setting;
 
 import java.util.Arrays;
 import java.util.EnumMap;
@@ -8,8 +8,8 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import yentra.core.envelope.UnreadableException;
-import yentra.core.estimate.EstimateSettings.ConvectiveShares;
-import yentra.core.estimate.Systems.Carrier;
+import yentra.core.estimate.setting.EstimateSettings.ConvectiveShares;
+import yentra.core.estimate.setting.Systems.Carrier;
 import yentra.core.json.JsonValue;
 import yentra.core.solar.Transposition;
 import yentra.core.thermal.GroundKind;

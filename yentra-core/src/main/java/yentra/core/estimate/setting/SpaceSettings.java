@@ -1,4 +1,4 @@
-package yentra.core.estimate;
+package yentra.core.estimate.setting;
 
 /**
  * What is laid down for a space, or for all, over what the model says. Null: the model decides.

@@ -1,4 +1,4 @@
-package yentra.core.estimate;
+package yentra.core.estimate.setting;
 
 import java.util.Map;
 import yentra.core.solar.Transposition;
