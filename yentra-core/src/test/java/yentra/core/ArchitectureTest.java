@@ -68,6 +68,12 @@ class ArchitectureTest {
           .definedBy("yentra.core.solar..")
           .layer("climate")
           .definedBy("yentra.core.climate..")
+          .layer("json")
+          .definedBy("yentra.core.json..")
+          .layer("junction")
+          .definedBy("yentra.core.junction..")
+          .layer("estimate")
+          .definedBy("yentra.core.estimate..")
           .layer("boundary")
           .definedBy("yentra.core.boundary..")
           .layer("ifc")
@@ -110,12 +116,29 @@ class ArchitectureTest {
           .mayOnlyAccessLayers("units", "geometry", "envelope")
           .whereLayer("thermal")
           .mayOnlyAccessLayers("units", "geometry", "envelope")
+          .whereLayer("json")
+          .mayOnlyAccessLayers("envelope")
+          .whereLayer("junction")
+          .mayOnlyAccessLayers("geometry", "envelope", "thermal")
+          .whereLayer("estimate")
+          .mayOnlyAccessLayers(
+              "geometry",
+              "envelope",
+              "boundary",
+              "thermal",
+              "library",
+              "json",
+              "solar",
+              "climate",
+              "junction",
+              "check",
+              "repair")
           .whereLayer("solar")
           .mayOnlyAccessLayers("geometry")
           .whereLayer("climate")
           .mayOnlyAccessLayers("envelope", "solar")
           .whereLayer("plan")
-          .mayOnlyAccessLayers("geometry", "envelope")
+          .mayOnlyAccessLayers("geometry", "envelope", "json")
           .whereLayer("gbxml")
           .mayOnlyAccessLayers("units", "geometry", "envelope", "thermal")
           .whereLayer("ifc")

@@ -33,6 +33,9 @@ class OrientationHomeTest {
           "IfcBodies.java",
           "GlazeWalls.java",
           "PlaceByDefault.java",
+          "HotWater.java",
+          "HourlyYear.java",
+          "SettingsReader.java",
           "Quantity.java");
 
   /** A tilt held against a number; upright and level within some degree are other questions. */

@@ -126,65 +126,81 @@ final class WallDynamics {
 
   private WallDynamics(Chain chain) {
     double[] g = chain.conductances();
-    int n = g.length - 1;
     double resistance = 0;
     for (double x : g) {
       resistance += 1 / x;
     }
     conductance = 1 / resistance;
-    List<double[]> rows = new ArrayList<>();
-    double in = n == 0 ? g[0] : g[n];
-    double out = g[0];
-    double cross = n == 0 ? g[0] : 0;
-    double swingReal = n == 0 ? 0 : in;
-    double swingImaginary = 0;
-    if (n > 0) {
+    Modes m = new Modes(chain, g);
+    capacity = Math.hypot(m.swingReal, m.swingImaginary) / DAILY;
+    inner = m.inner;
+    outer = m.outer;
+    across = m.across;
+    keep = column(m.rows, 0);
+    fromInner = column(m.rows, 1);
+    fromOuter = column(m.rows, 2);
+    toInner = column(m.rows, 3);
+    toOuter = column(m.rows, 4);
+    store = column(m.rows, 5);
+    steadyInner = column(m.rows, 6);
+    steadyOuter = column(m.rows, 7);
+  }
+
+  /** Each eigenvector of the cells decays by its own rate; what all of them come to in an hour. */
+  private static final class Modes {
+    private double inner;
+    private double outer;
+    private double across;
+    private double swingReal;
+    private double swingImaginary;
+    private final List<double[]> rows = new ArrayList<>();
+
+    Modes(Chain chain, double[] g) {
+      int n = g.length - 1;
+      inner = g[n];
+      outer = g[0];
+      across = n == 0 ? g[0] : 0;
+      swingReal = n == 0 ? 0 : g[n];
+      if (n == 0) {
+        return;
+      }
       EigenDecomposition eigen = decompose(chain, g);
       for (int k = 0; k < n; k++) {
-        double lambda = eigen.getRealEigenvalue(k);
         RealVector q = eigen.getEigenvector(k);
         double bi = q.getEntry(n - 1) / Math.sqrt(chain.capacities.get(n - 1)) * g[n];
         double bo = q.getEntry(0) / Math.sqrt(chain.capacities.get(0)) * g[0];
-        double decay = lambda * HOUR;
-        boolean remembers = decay < AT_ONCE;
-        double left = remembers ? -Math.expm1(-decay) / decay : 0;
-        in -= bi * bi * (1 - left) / lambda;
-        out -= bo * bo * (1 - left) / lambda;
-        cross += bi * bo * (1 - left) / lambda;
-        double size = lambda * lambda + DAILY * DAILY;
-        swingReal -= bi * (bi + bo) * lambda / size;
-        swingImaginary += bi * (bi + bo) * DAILY / size;
-        if (remembers) {
-          double s = 0;
-          for (int j = 0; j < n; j++) {
-            s += q.getEntry(j) * Math.sqrt(chain.capacities.get(j));
-          }
-          rows.add(
-              new double[] {
-                Math.exp(-decay),
-                bi * HOUR * left,
-                bo * HOUR * left,
-                bi * left,
-                bo * left,
-                s,
-                bi / lambda,
-                bo / lambda
-              });
+        double stores = 0;
+        for (int j = 0; j < n; j++) {
+          stores += q.getEntry(j) * Math.sqrt(chain.capacities.get(j));
         }
+        add(eigen.getRealEigenvalue(k), bi, bo, stores);
       }
     }
-    capacity = Math.hypot(swingReal, swingImaginary) / DAILY;
-    inner = in;
-    outer = out;
-    across = cross;
-    keep = column(rows, 0);
-    fromInner = column(rows, 1);
-    fromOuter = column(rows, 2);
-    toInner = column(rows, 3);
-    toOuter = column(rows, 4);
-    store = column(rows, 5);
-    steadyInner = column(rows, 6);
-    steadyOuter = column(rows, 7);
+
+    private void add(double lambda, double bi, double bo, double stores) {
+      double decay = lambda * HOUR;
+      boolean remembers = decay < AT_ONCE;
+      double left = remembers ? -Math.expm1(-decay) / decay : 0;
+      inner -= bi * bi * (1 - left) / lambda;
+      outer -= bo * bo * (1 - left) / lambda;
+      across += bi * bo * (1 - left) / lambda;
+      double size = lambda * lambda + DAILY * DAILY;
+      swingReal -= bi * (bi + bo) * lambda / size;
+      swingImaginary += bi * (bi + bo) * DAILY / size;
+      if (remembers) {
+        rows.add(
+            new double[] {
+              Math.exp(-decay),
+              bi * HOUR * left,
+              bo * HOUR * left,
+              bi * left,
+              bo * left,
+              stores,
+              bi / lambda,
+              bo / lambda
+            });
+      }
+    }
   }
 
   private static EigenDecomposition decompose(Chain chain, double[] g) {

@@ -59,7 +59,7 @@ public final class SettingsReader {
     if (bytes.length > MOST_BYTES) {
       throw new UnreadableException("The settings have more than 5 MB.", 1, 1);
     }
-    return settings(JsonValue.read(bytes, "The settings"), key);
+    return settings(JsonValue.read(bytes, "The file of settings"), key);
   }
 
   private static EstimateSettings settings(JsonValue v, Function<String, String> key)
