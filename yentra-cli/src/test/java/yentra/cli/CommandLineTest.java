@@ -2,9 +2,7 @@ package yentra.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -35,34 +33,14 @@ class CommandLineTest {
     faulty = Files.write(dir.resolve("faulty.xml"), DemoFiles.faultyGbxml());
   }
 
-  private record Run(int exit, String out, String err) {
-    JsonNode json() {
-      return JsonMapper.builder().build().readTree(out);
-    }
-  }
-
-  private static Run run(Object... args) {
-    PrintStream out = System.out;
-    PrintStream err = System.err;
-    ByteArrayOutputStream o = new ByteArrayOutputStream();
-    ByteArrayOutputStream e = new ByteArrayOutputStream();
-    try {
-      System.setOut(new PrintStream(o, true, StandardCharsets.UTF_8));
-      System.setErr(new PrintStream(e, true, StandardCharsets.UTF_8));
-      int exit =
-          Main.commandLine()
-              .execute(java.util.Arrays.stream(args).map(Object::toString).toArray(String[]::new));
-      return new Run(exit, o.toString(StandardCharsets.UTF_8), e.toString(StandardCharsets.UTF_8));
-    } finally {
-      System.setOut(out);
-      System.setErr(err);
-    }
+  private static CommandRun run(Object... args) {
+    return CommandRun.of(args);
   }
 
   @Test
   void aSoundFileExitsWithZeroAndAFaultyOneWithOne() {
     assertThat(run("check", sound).exit()).isZero();
-    Run r = run("check", faulty);
+    CommandRun r = run("check", faulty);
     assertThat(r.exit()).isEqualTo(1);
     assertThat(r.out())
         .contains("Plant room is not enclosed: a hole of 20.40 m²")
@@ -107,7 +85,7 @@ class CommandLineTest {
         """;
     Path in = Files.writeString(dir.resolve("plan.json"), plan);
     Path out = dir.resolve("plan.xml");
-    Run drawn = run("draw", in, "-o", out);
+    CommandRun drawn = run("draw", in, "-o", out);
     assertThat(drawn.exit()).isZero();
     assertThat(drawn.out()).contains("2 spaces").contains("read back equal");
     JsonNode own = run("check", "--format", "json", in).json();
@@ -119,13 +97,13 @@ class CommandLineTest {
     assertThat(run("translate", in, "-o", dir.resolve("again.xml")).exit()).isZero();
     assertThat(Files.readAllBytes(dir.resolve("again.xml"))).isEqualTo(Files.readAllBytes(out));
     Path bad = Files.writeString(dir.resolve("bad.json"), plan.replace("[9,6]", "[9,\"six\"]"));
-    Run refused = run("draw", bad, "-o", dir.resolve("bad.xml"));
+    CommandRun refused = run("draw", bad, "-o", dir.resolve("bad.xml"));
     assertThat(refused.exit()).isEqualTo(2);
     assertThat(refused.err()).contains("floors[0].outlines[0].corners[2][1]").contains("line 3");
     assertThat(dir.resolve("bad.xml")).doesNotExist();
     assertThat(run("draw", sound, "-o", out).err()).contains("is no plan document");
     Path ifc = dir.resolve("plan.ifc");
-    Run model = run("draw", in, "-o", ifc);
+    CommandRun model = run("draw", in, "-o", ifc);
     assertThat(model.exit()).isZero();
     assertThat(model.out()).contains("2 spaces").contains("read back equal");
     JsonNode again = run("check", "--format", "json", ifc).json();
@@ -223,7 +201,7 @@ class CommandLineTest {
   @Test
   void aFileThatCannotBeReadIsAnObjectTooAndTheOthersGoOn() throws IOException {
     Path html = Files.writeString(dir.resolve("page.xml"), "<!DOCTYPE html><html></html>");
-    Run r = run("check", "--format", "jsonl", html, dir.resolve("none.ifc"), sound);
+    CommandRun r = run("check", "--format", "jsonl", html, dir.resolve("none.ifc"), sound);
     assertThat(r.exit()).isEqualTo(2);
     List<String> lines = r.out().lines().toList();
     assertThat(lines).hasSize(3);
@@ -240,7 +218,7 @@ class CommandLineTest {
     Path limits =
         Files.writeString(
             dir.resolve("limits.json"), "{\"OPN-601.distance\": 0.2, \"SPC-403.difference\": 20}");
-    Run r = run("check", "--limits", limits, faulty);
+    CommandRun r = run("check", "--limits", limits, faulty);
     assertThat(r.out()).doesNotContain("OPN-601").doesNotContain("SPC-403").contains("OPN-602");
     Path broken = Files.writeString(dir.resolve("broken.json"), "{\"OPN-601.distance\": \"wide\"}");
     assertThat(run("check", "--limits", broken, faulty))
@@ -251,7 +229,7 @@ class CommandLineTest {
   @Test
   void translateRefusesOpenBlockersUnlessAllowed() throws IOException {
     Path out = dir.resolve("out.xml");
-    Run refused = run("translate", faulty, "-o", out);
+    CommandRun refused = run("translate", faulty, "-o", out);
     assertThat(refused.exit()).isEqualTo(1);
     assertThat(refused.err()).contains("6 blockers are open");
     assertThat(out).doesNotExist();
@@ -264,7 +242,7 @@ class CommandLineTest {
 
   @Test
   void infoCountsWithoutMakingAnEnvelope() {
-    Run r = run("info", sound);
+    CommandRun r = run("info", sound);
     assertThat(r.exit()).isZero();
     assertThat(r.out()).contains("lengthUnit  Meters").containsPattern("\\b8\\b.*Space\\n");
   }
@@ -289,7 +267,7 @@ class CommandLineTest {
   void scopeSaysWhatIsInAndWritesTheTrimmedFile() throws IOException {
     Path ifc = Files.write(dir.resolve("station.ifc"), DemoFiles.ifc());
     Path out = dir.resolve("trimmed.ifc");
-    Run table = run("scope", ifc, "--sheet", "geometry", "-o", out);
+    CommandRun table = run("scope", ifc, "--sheet", "geometry", "-o", out);
     assertThat(table.err()).isEmpty();
     assertThat(table.out()).contains("IfcWall");
     assertThat(Files.size(out)).isPositive().isLessThan(Files.size(ifc));
@@ -304,9 +282,9 @@ class CommandLineTest {
 
   @Test
   void compareTellsTwoRevisionsApart() {
-    Run same = run("compare", sound, sound);
+    CommandRun same = run("compare", sound, sound);
     assertThat(same.exit()).isZero();
-    Run r = run("compare", sound, faulty);
+    CommandRun r = run("compare", sound, faulty);
     assertThat(r.exit()).isEqualTo(1);
     assertThat(r.out()).isNotBlank();
     JsonNode j = run("compare", "--format", "json", sound, faulty).json();
@@ -320,7 +298,7 @@ class CommandLineTest {
     Path in = Files.write(dir.resolve("spoilt.xml"), DemoFiles.faultyGbxml());
     byte[] delivered = Files.readAllBytes(in);
     Path out = dir.resolve("mended.xml");
-    Run r = run("repair", in, "-o", out, "--format", "json");
+    CommandRun r = run("repair", in, "-o", out, "--format", "json");
     JsonNode plan = r.json();
     assertThat(r.exit()).isEqualTo(1);
     assertThat(plan.get("plan")).isNotEmpty();
@@ -347,14 +325,14 @@ class CommandLineTest {
 
   @Test
   void aSoundFileNeedsNoRepairAndNoFileIsOverwritten() throws Exception {
-    Run r = run("repair", sound, "-o", dir.resolve("same.xml"), "--format", "json");
+    CommandRun r = run("repair", sound, "-o", dir.resolve("same.xml"), "--format", "json");
     assertThat(r.exit()).isZero();
     assertThat(r.json().get("plan")).isEmpty();
     assertThat(run("repair", sound, "-o", sound).err()).contains("give it another name");
     assertThat(run("repair", sound, "--safe", "--all", "-o", dir.resolve("x.xml")).err())
         .contains("not both");
     Path ifc = Files.write(dir.resolve("station.ifc"), DemoFiles.ifc());
-    Run from = run("repair", ifc, "-o", dir.resolve("from.xml"), "--format", "json");
+    CommandRun from = run("repair", ifc, "-o", dir.resolve("from.xml"), "--format", "json");
     assertThat(from.json().get("plan")).isEmpty();
     assertThat(dir.resolve("from.xml")).exists();
   }

@@ -57,7 +57,7 @@ public record EstimateResult(
     }
     return String.format(
         java.util.Locale.ROOT,
-        "The monthly method says something else: %s. Methods differ more where sun and set-points change within the day; look at the spaces that stand out.",
+        "The monthly method says something else: %s. It knows nothing of the heat that spaces of other temperatures give each other, and little of sun and set-points that change within the day.",
         (heating ? words("heating", heat, monthly.heating()) : "")
             + (heating && cooling ? "; " : "")
             + (cooling ? words("cooling", cold, monthly.cooling()) : ""));

@@ -66,8 +66,9 @@ public record HeatingLoads(double outdoor, List<OfSpace> spaces, double total) {
       return outdoorAir + bridges + ground + unheated + neighbours;
     }
 
+    /** Never below 0: a space that its neighbours keep warm needs no heating. */
     public double total() {
-      return transmission() + ventilation + reheat;
+      return Math.max(0, transmission() + ventilation + reheat);
     }
   }
 
@@ -113,7 +114,7 @@ public record HeatingLoads(double outdoor, List<OfSpace> spaces, double total) {
               meanOutdoor,
               settings.thermalBridges() ? bridges.getOrDefault(z.key(), 0.0) : 0);
       out.add(s);
-      total += s.total() - s.neighbours();
+      total += s.transmission() - s.neighbours() + s.ventilation() + s.reheat();
     }
     return new HeatingLoads(outdoor, out, total);
   }
