@@ -14,7 +14,7 @@ export interface paths {
         get: operations["share"];
         put?: never;
         post?: never;
-        delete: operations["cancel_1"];
+        delete: operations["cancel_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -125,7 +125,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["choose"];
+        post: operations["choose_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -142,6 +142,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["attempt_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/climate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["climate"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -189,7 +205,23 @@ export interface paths {
         };
         get: operations["enclosed"];
         put?: never;
-        post: operations["add"];
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/estimates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["runs"];
+        put?: never;
+        post: operations["ask"];
         delete?: never;
         options?: never;
         head?: never;
@@ -254,6 +286,22 @@ export interface paths {
         get: operations["handovers"];
         put?: never;
         post: operations["handOver"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/junctions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["junctions"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -772,6 +820,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deliveries/{id}/sunlight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sunlight"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deliveries/{id}/take-over": {
         parameters: {
             query?: never;
@@ -894,6 +958,70 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["propose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/estimates/{run}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["run"];
+        put?: never;
+        post?: never;
+        delete: operations["cancel_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/estimates/{run}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["events_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/estimates/{run}/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["hours"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/estimates/{run}/result": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["result"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1038,6 +1166,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["deliver"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/estimate-settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["settings_1"];
+        put: operations["settings_2"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1220,6 +1364,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["choose"];
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/{id}": {
         parameters: {
             query?: never;
@@ -1292,6 +1452,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["surfaceTypes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["weather"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1542,6 +1718,23 @@ export interface components {
             /** Format: double */
             stated?: number | null;
         };
+        CarrierSetting: {
+            /** Format: double */
+            carbon: number;
+            carrier: string;
+            /** Format: double */
+            cost: number;
+            label: string;
+        };
+        CarrierView: {
+            /** Format: double */
+            bought: number;
+            /** Format: double */
+            carbon: number;
+            /** Format: double */
+            cost: number;
+            label: string;
+        };
         Change: {
             after: string;
             before: string;
@@ -1590,6 +1783,51 @@ export interface components {
             swingIndoors: number;
             /** Format: double */
             swingOutdoors: number;
+        };
+        ClimateView: {
+            /** Format: double */
+            calm: number;
+            /** Format: double */
+            coolingDegreeDays: number;
+            design: number[];
+            diffuse: number[];
+            direct: number[];
+            /** Format: double */
+            distance?: number | null;
+            dryBulb: number[][];
+            /** Format: double */
+            elevation: number;
+            global: number[];
+            ground: number[];
+            /** Format: double */
+            heatingDegreeDays: number;
+            /** Format: double */
+            higher?: number | null;
+            /** Format: int32 */
+            hours: number;
+            humidity: number[];
+            label: string;
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            /** Format: double */
+            max: number;
+            /** Format: double */
+            mean: number;
+            /** Format: double */
+            min: number;
+            missing: string[];
+            monthly: number[];
+            notes: string[];
+            source: string;
+            /** Format: double */
+            timeZone: number;
+            /** Format: uuid */
+            weather: string;
+            wind: components["schemas"]["WindView"][];
+            /** Format: double */
+            windMean?: number | null;
         };
         CloseHole: {
             kind: "CloseHole";
@@ -1685,6 +1923,26 @@ export interface components {
             uValue?: number | null;
             /** Format: int32 */
             uses: number;
+        };
+        CoolLoadView: {
+            /** Format: double */
+            conduction: number;
+            /** Format: double */
+            density: number;
+            driver: string;
+            /** Format: int32 */
+            hour: number;
+            /** Format: double */
+            internal: number;
+            /** Format: int32 */
+            month: number;
+            /** Format: double */
+            peak: number;
+            place: string;
+            /** Format: double */
+            sun: number;
+            /** Format: double */
+            ventilation: number;
         };
         CorrectUValue: {
             kind: "CorrectUValue";
@@ -1892,6 +2150,76 @@ export interface components {
             /** Format: double */
             volumeBefore: number;
         };
+        EstimateRunView: {
+            /** Format: date-time */
+            askedAt: string;
+            askedBy: string;
+            assumeMissing: boolean;
+            /** Format: double */
+            cooling?: number | null;
+            /** Format: uuid */
+            deliveryId: string;
+            /** Format: date-time */
+            endedAt?: string | null;
+            /** Format: double */
+            heating?: number | null;
+            /** Format: uuid */
+            id: string;
+            lacks: components["schemas"]["LackView"][];
+            message: string;
+            name: string;
+            /** Format: double */
+            perArea?: number | null;
+            /** Format: double */
+            progress: number;
+            stale: boolean;
+            state: string;
+            /** Format: int32 */
+            steps: number;
+            /** Format: uuid */
+            weather: string;
+            weatherLabel: string;
+        };
+        EstimateView: {
+            assumptions: string[];
+            /** Format: double */
+            balanceError: number;
+            /** Format: double */
+            carbon: number;
+            carriers: components["schemas"]["CarrierView"][];
+            coolingDuration: number[];
+            /** Format: int32 */
+            coolingHour: number;
+            /** Format: double */
+            coolingLoad: number;
+            /** Format: int32 */
+            coolingMonth: number;
+            /** Format: double */
+            cost: number;
+            disagreement?: string | null;
+            /** Format: double */
+            fans: number;
+            /** Format: double */
+            floorArea: number;
+            flows: components["schemas"]["FlowView"][];
+            heatingDuration: number[];
+            /** Format: double */
+            heatingLoad: number;
+            /** Format: double */
+            hotWater: number;
+            /** Format: int32 */
+            hours: number;
+            opinions: components["schemas"]["OpinionView"][];
+            /** Format: double */
+            outdoor: number;
+            /** Format: double */
+            peakCooling: number;
+            /** Format: double */
+            peakHeating: number;
+            /** Format: double */
+            perArea: number;
+            spaces: components["schemas"]["SpaceEstimateView"][];
+        };
         EvidenceView: {
             areas: number[][];
             lines: number[][];
@@ -1978,6 +2306,11 @@ export interface components {
         };
         FindingsRequest: {
             findings: string[];
+        };
+        FlowView: {
+            flow: string;
+            label: string;
+            months: number[];
         };
         GainSchedules: {
             equipment: string;
@@ -2127,6 +2460,30 @@ export interface components {
             /** Format: int32 */
             warnings: number;
         };
+        HeatLoadView: {
+            /** Format: double */
+            bridges: number;
+            /** Format: double */
+            density: number;
+            driver: string;
+            /** Format: double */
+            ground: number;
+            /** Format: double */
+            indoor: number;
+            /** Format: double */
+            neighbours: number;
+            /** Format: double */
+            outdoorAir: number;
+            place: string;
+            /** Format: double */
+            reheat: number;
+            /** Format: double */
+            total: number;
+            /** Format: double */
+            unheated: number;
+            /** Format: double */
+            ventilation: number;
+        };
         HeatLossView: {
             /** Format: double */
             airChanges?: number | null;
@@ -2145,6 +2502,17 @@ export interface components {
             select: string[];
             text: string;
             title: string;
+        };
+        HoursView: {
+            air: number[];
+            cooling: number[];
+            /** Format: int32 */
+            from: number;
+            heating: number[];
+            internal: number[];
+            operative: number[];
+            outdoors: number[];
+            sun: number[];
         };
         ImportView: {
             entries: components["schemas"]["Imported"][];
@@ -2191,6 +2559,37 @@ export interface components {
             /** Format: int64 */
             size: number;
             state: string;
+        };
+        JunctionTotalView: {
+            /** Format: int32 */
+            count: number;
+            /** Format: double */
+            heatLoss: number;
+            label: string;
+            /** Format: double */
+            length: number;
+            type: string;
+        };
+        JunctionView: {
+            elements: string[];
+            label: string;
+            /** Format: double */
+            length: number;
+            lines: number[];
+            /** Format: double */
+            psi: number;
+            spaces: string[];
+            stated: boolean;
+            type: string;
+        };
+        JunctionsView: {
+            dimensions: string;
+            junctions: components["schemas"]["JunctionView"][];
+            totals: components["schemas"]["JunctionTotalView"][];
+        };
+        LackView: {
+            key: string;
+            label: string;
         };
         LayerRow: {
             air: boolean;
@@ -2550,6 +2949,13 @@ export interface components {
             triangles?: number[] | null;
             type: string;
         };
+        OpinionView: {
+            /** Format: double */
+            cooling: number;
+            /** Format: double */
+            heating: number;
+            method: string;
+        };
         OutcomeRequest: {
             answers?: components["schemas"]["AnswerRequest"][] | null;
             /** Format: int64 */
@@ -2884,6 +3290,36 @@ export interface components {
             chosen?: "DELIVERED" | "DERIVED" | "PROJECT" | null;
             name: string;
         };
+        RunRequest: {
+            assumeMissing: boolean;
+            name?: string | null;
+        };
+        RunSettings: {
+            /** Format: double */
+            absorptance: number;
+            /** Format: double */
+            airChange?: number | null;
+            carriers: components["schemas"]["CarrierSetting"][];
+            /** Format: double */
+            cooling?: number | null;
+            /** Format: double */
+            coolingEfficiency: number;
+            /** Format: double */
+            fanPower: number;
+            /** Format: double */
+            gains?: number | null;
+            /** Format: double */
+            heatRecovery: number;
+            /** Format: double */
+            heating?: number | null;
+            heatingCarrier: string;
+            /** Format: double */
+            heatingEfficiency: number;
+            thermalBridges: boolean;
+            waterCarrier: string;
+            /** Format: double */
+            waterEfficiency: number;
+        };
         ScheduleProfile: {
             name: string;
             periods: components["schemas"]["Period"][];
@@ -3071,6 +3507,35 @@ export interface components {
             line: number;
             name: string;
         };
+        SpaceEstimateView: {
+            cooled: boolean;
+            /** Format: double */
+            cooling: number;
+            coolingLoad?: components["schemas"]["CoolLoadView"];
+            /** Format: double */
+            floorArea: number;
+            flows: number[];
+            /** Format: double */
+            freeMax: number;
+            /** Format: double */
+            freeMin: number;
+            heated: boolean;
+            /** Format: double */
+            heating: number;
+            heatingLoad?: components["schemas"]["HeatLoadView"];
+            key: string;
+            label: string;
+            /** Format: double */
+            peakCooling: number;
+            /** Format: double */
+            peakHeating: number;
+            storey: string;
+            /** Format: int32 */
+            unmet: number;
+            /** Format: int32 */
+            warm: number;
+            zone: string;
+        };
         SpaceSeed: {
             inside: components["schemas"]["Vec3"];
             name: string;
@@ -3237,6 +3702,20 @@ export interface components {
             outer: number;
             /** Format: double */
             transmitted: number;
+        };
+        SunView: {
+            /** Format: double */
+            hours: number;
+            key: string;
+            /** Format: double */
+            share: number;
+        };
+        SunlightView: {
+            /** Format: double */
+            altitude: number;
+            /** Format: double */
+            azimuth: number;
+            openings: components["schemas"]["SunView"][];
         };
         SurfaceTypeView: {
             gbxml: string;
@@ -3477,11 +3956,35 @@ export interface components {
             /** Format: double */
             volume: number;
         };
+        WeatherChoice: {
+            /** Format: uuid */
+            weather: string;
+        };
+        WeatherFileView: {
+            /** Format: double */
+            elevation: number;
+            fileName: string;
+            /** Format: uuid */
+            id: string;
+            label: string;
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+        };
         WholeView: {
             entity: string;
             key: string;
             name: string;
             relation: string;
+        };
+        WindView: {
+            /** Format: double */
+            from: number;
+            /** Format: double */
+            share: number;
+            /** Format: double */
+            speed: number;
         };
         WindowDesign: {
             /** Format: double */
@@ -3600,7 +4103,7 @@ export interface operations {
             };
         };
     };
-    cancel_1: {
+    cancel_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3754,7 +4257,7 @@ export interface operations {
             };
         };
     };
-    choose: {
+    choose_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3803,6 +4306,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SumsView"];
+                };
+            };
+        };
+    };
+    climate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClimateView"];
                 };
             };
         };
@@ -3875,7 +4400,7 @@ export interface operations {
             };
         };
     };
-    add: {
+    add_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3897,6 +4422,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ModelView"];
+                };
+            };
+        };
+    };
+    runs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EstimateRunView"][];
+                };
+            };
+        };
+    };
+    ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunRequest"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EstimateRunView"];
                 };
             };
         };
@@ -4023,6 +4596,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HandoverView"];
+                };
+            };
+        };
+    };
+    junctions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JunctionsView"];
                 };
             };
         };
@@ -4905,6 +5500,31 @@ export interface operations {
             };
         };
     };
+    sunlight: {
+        parameters: {
+            query?: {
+                month?: number;
+                hour?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SunlightView"];
+                };
+            };
+        };
+    };
     takeOver: {
         parameters: {
             query?: never;
@@ -5097,6 +5717,118 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ZonesView"];
+                };
+            };
+        };
+    };
+    run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EstimateRunView"];
+                };
+            };
+        };
+    };
+    cancel_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    events_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["SseEmitter"];
+                };
+            };
+        };
+    };
+    hours: {
+        parameters: {
+            query: {
+                space: string;
+                from?: number;
+                hours?: number;
+            };
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HoursView"];
+                };
+            };
+        };
+    };
+    result: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EstimateView"];
                 };
             };
         };
@@ -5354,6 +6086,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["JobView"];
+                };
+            };
+        };
+    };
+    settings_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunSettings"];
+                };
+            };
+        };
+    };
+    settings_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunSettings"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunSettings"];
                 };
             };
         };
@@ -5740,6 +6520,54 @@ export interface operations {
             };
         };
     };
+    choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeatherChoice"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherChoice"];
+                };
+            };
+        };
+    };
     sheet: {
         parameters: {
             query?: never;
@@ -5893,6 +6721,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SurfaceTypeView"][];
+                };
+            };
+        };
+    };
+    weather: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherFileView"][];
                 };
             };
         };

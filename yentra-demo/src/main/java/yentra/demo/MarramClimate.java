@@ -19,6 +19,8 @@ import yentra.core.solar.SunPosition;
  * coast at 54° north is commonly said to have (from memory, no source).
  */
 public final class MarramClimate {
+  public static final String FILE_NAME = "marram-point-synthetic.epw";
+
   private static final int DAY = 24;
   private static final int HOURS = 365 * DAY;
   private static final int[] DAYS = {31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31};

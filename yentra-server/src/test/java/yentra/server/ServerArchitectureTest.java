@@ -67,5 +67,6 @@ class ServerArchitectureTest {
               "yentra.server.revisions..",
               "yentra.server.handover..",
               "yentra.server.plans..",
+              "yentra.server.estimate..",
               "yentra.server.intake..");
 }

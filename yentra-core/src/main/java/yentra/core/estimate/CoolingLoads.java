@@ -35,6 +35,11 @@ public record CoolingLoads(double total, int month, int hour, List<OfSpace> spac
     public double conduction() {
       return peak - sun - internal - ventilation;
     }
+
+    /** Beside what is usual. */
+    public LoadDensity density() {
+      return LoadDensity.cooling(this);
+    }
   }
 
   public CoolingLoads {

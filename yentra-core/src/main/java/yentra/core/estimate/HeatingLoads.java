@@ -70,6 +70,11 @@ public record HeatingLoads(double outdoor, List<OfSpace> spaces, double total) {
     public double total() {
       return Math.max(0, transmission() + ventilation + reheat);
     }
+
+    /** Beside what is usual. */
+    public LoadDensity density() {
+      return LoadDensity.heating(this);
+    }
   }
 
   public HeatingLoads {

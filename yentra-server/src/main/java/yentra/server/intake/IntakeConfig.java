@@ -13,7 +13,9 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.transaction.support.TransactionTemplate;
 import yentra.demo.BoathouseAnnexe;
 import yentra.demo.DemoFiles;
+import yentra.demo.MarramClimate;
 import yentra.server.YentraSettings;
+import yentra.server.estimate.WeatherFiles;
 import yentra.server.plans.Underlays;
 import yentra.server.projects.ProjectStore;
 
@@ -25,6 +27,7 @@ public class IntakeConfig implements SmartInitializingSingleton {
   private final Intake intake;
   private final ProjectStore projects;
   private final Underlays underlays;
+  private final WeatherFiles weather;
   private final YentraSettings settings;
   private final TransactionTemplate transaction;
 
@@ -32,11 +35,13 @@ public class IntakeConfig implements SmartInitializingSingleton {
       Intake intake,
       ProjectStore projects,
       Underlays underlays,
+      WeatherFiles weather,
       YentraSettings settings,
       TransactionTemplate transaction) {
     this.intake = intake;
     this.projects = projects;
     this.underlays = underlays;
+    this.weather = weather;
     this.settings = settings;
     this.transaction = transaction;
   }
@@ -61,6 +66,8 @@ public class IntakeConfig implements SmartInitializingSingleton {
     transaction.executeWithoutResult(
         t -> {
           if (settings.demo() && projects.none()) {
+            // offered to all projects, chosen by none
+            weather.keep(MarramClimate.FILE_NAME, MarramClimate.epw(), "Yentra");
             UUID project = projects.create("Marram Point lifeboat station", "Yentra");
             intake.receive(project, DemoFiles.FAULTY_NAME, DemoFiles.faultyGbxml(), "Yentra");
             UUID architecture = projects.create("Marram Point, the architect’s model", "Yentra");

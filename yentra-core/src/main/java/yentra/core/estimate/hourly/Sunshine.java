@@ -74,7 +74,8 @@ final class Sunshine {
     return new Sunshine(faces, lit, direction, open);
   }
 
-  private static List<Polygon> casters(Envelope e) {
+  /** All that casts shadows: surfaces outdoors and what shades. */
+  static List<Polygon> casters(Envelope e) {
     List<Polygon> out = new ArrayList<>();
     for (Surface s : e.surfaces()) {
       if (s.exposure() == Exposure.OUTDOOR || s.type().isShading()) {

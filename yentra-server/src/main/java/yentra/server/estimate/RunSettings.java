@@ -1,0 +1,159 @@
+package yentra.server.estimate;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import yentra.core.estimate.setting.EstimateSettings;
+import yentra.core.estimate.setting.SpaceSettings;
+import yentra.core.estimate.setting.Systems;
+import yentra.core.thermal.HeatLossOptions;
+import yentra.server.web.Problem;
+
+/**
+ * What a project is estimated with, as people set it. Null: the model decides, or the standard.
+ *
+ * @param airChange all exchange with outdoor air, 1/h
+ * @param heating set-point of all spaces, °C
+ * @param cooling set-point of all spaces, °C
+ * @param gains of all spaces, W/m²
+ * @param heatRecovery 0 to 1
+ * @param absorptance of outer faces, 0 to 1
+ * @param thermalBridges whether they count
+ * @param heatingCarrier name of a carrier
+ * @param heatingEfficiency in the season
+ * @param coolingEfficiency in the season
+ * @param waterCarrier name of a carrier
+ * @param waterEfficiency in the season
+ * @param fanPower W for each l/s
+ * @param carriers cost and carbon
+ */
+public record RunSettings(
+    Double airChange,
+    Double heating,
+    Double cooling,
+    Double gains,
+    double heatRecovery,
+    double absorptance,
+    boolean thermalBridges,
+    String heatingCarrier,
+    double heatingEfficiency,
+    double coolingEfficiency,
+    String waterCarrier,
+    double waterEfficiency,
+    double fanPower,
+    List<CarrierSetting> carriers) {
+  /**
+   * @param carrier name
+   * @param label in words
+   * @param cost of a kWh
+   * @param carbon kg of a kWh
+   */
+  public record CarrierSetting(String carrier, String label, double cost, double carbon) {}
+
+  static final RunSettings STANDARD = standard();
+
+  private static RunSettings standard() {
+    EstimateSettings s = EstimateSettings.STANDARD;
+    Systems y = s.systems();
+    List<CarrierSetting> carriers =
+        java.util.Arrays.stream(Systems.Carrier.values())
+            .map(
+                c ->
+                    new CarrierSetting(
+                        c.name(),
+                        c.label(),
+                        y.carriers().get(c).cost(),
+                        y.carriers().get(c).carbon()))
+            .toList();
+    return new RunSettings(
+        null,
+        null,
+        null,
+        null,
+        s.heatRecovery(),
+        s.absorptance(),
+        s.thermalBridges(),
+        y.heating().carrier().name(),
+        y.heating().efficiency(),
+        y.cooling(),
+        y.hotWater().carrier().name(),
+        y.hotWater().efficiency(),
+        y.fanPower(),
+        carriers);
+  }
+
+  /**
+   * These, when they can be reckoned with.
+   *
+   * @throws Problem with what is wrong
+   */
+  RunSettings checked() {
+    within("Air change", airChange, 0, 200);
+    within("The set-point for heating", heating, -50, 100);
+    within("The set-point for cooling", cooling, -50, 100);
+    within("Internal gains", gains, 0, 10_000);
+    within("Heat recovery", heatRecovery, 0, 1);
+    within("Absorptance", absorptance, 0, 1);
+    within("The efficiency of heating", heatingEfficiency, 0.05, 20);
+    within("The efficiency of cooling", coolingEfficiency, 0.1, 100);
+    within("The efficiency of hot water", waterEfficiency, 0.05, 20);
+    within("The power of fans", fanPower, 0, 20);
+    if (heating != null && cooling != null && heating > cooling) {
+      throw Problem.bad("The set-point for heating must not be above that for cooling.");
+    }
+    carrier(heatingCarrier);
+    carrier(waterCarrier);
+    if (carriers == null) {
+      throw Problem.bad("Say what the carriers cost and emit.");
+    }
+    for (CarrierSetting c : carriers) {
+      carrier(c.carrier);
+      within("The cost of " + c.label, c.cost, 0, 1000);
+      within("The carbon of " + c.label, c.carbon, -10, 100);
+    }
+    return this;
+  }
+
+  private static void within(String what, Double v, double least, double most) {
+    if (v != null && !(v >= least && v <= most)) {
+      throw Problem.bad(what + " must lie between " + least + " and " + most + ".");
+    }
+  }
+
+  private static Systems.Carrier carrier(String name) {
+    for (Systems.Carrier c : Systems.Carrier.values()) {
+      if (c.name().equals(name)) {
+        return c;
+      }
+    }
+    throw Problem.bad("The carrier " + name + " is not known.");
+  }
+
+  /**
+   * @param heatLoss of the project
+   */
+  EstimateSettings settings(HeatLossOptions heatLoss) {
+    EstimateSettings s = EstimateSettings.STANDARD;
+    Map<Systems.Carrier, Systems.Factors> factors = new EnumMap<>(Systems.STANDARD.carriers());
+    carriers.forEach(c -> factors.put(carrier(c.carrier), new Systems.Factors(c.cost, c.carbon)));
+    return new EstimateSettings(
+        new SpaceSettings(airChange, heating, cooling, gains, null, null, null),
+        Map.of(),
+        null,
+        true,
+        thermalBridges,
+        s.setPointOf(),
+        s.shares(),
+        s.sky(),
+        s.reflectance(),
+        absorptance,
+        heatRecovery,
+        heatLoss,
+        new Systems(
+            new Systems.Source(carrier(heatingCarrier), heatingEfficiency),
+            coolingEfficiency,
+            new Systems.Source(carrier(waterCarrier), waterEfficiency),
+            fanPower,
+            factors));
+  }
+}
