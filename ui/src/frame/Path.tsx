@@ -2,11 +2,28 @@ import { ChevronsLeft, ChevronsRight, Circle, CircleCheck, CircleDot } from 'luc
 import { NavLink } from 'react-router';
 import { useWorkspaceLink } from '../shared/useWorkspaceLink';
 import type { Model } from '../model/api';
+import type { EstimateRun } from '../model/estimateCalls';
+import { figures, useUnits, type Units } from '../model/units';
+import { isOpen, useRunsOf } from '../estimate/useEstimate';
 import { useLayout } from '../model/layout';
 import { isSmall, useWindow } from '../shared/useWindow';
 import { WORKSPACES } from '../shared/workspaces';
 
 const NOTHING = { text: '', mark: 'nothing' };
+
+/** The estimate's one figure: of the newest run of the present state, or how far a run has come. */
+function estimateMark(runs: EstimateRun[] | undefined, units: Units) {
+  const newest = runs?.[0];
+  if (!newest) return { text: 'Nothing run', mark: 'nothing' };
+  if (isOpen(newest)) return { text: 'Running', mark: 'nothing' };
+  const done = runs.find((r) => r.state === 'done' && !r.stale);
+  const energy = units.of('kWh/m²');
+  if (done?.perArea != null)
+    return { text: `${figures(energy.to(done.perArea))} ${energy.unit}`, mark: 'clear' };
+  if (newest.lacks.length)
+    return { text: `${newest.lacks.length} without a U-value`, mark: 'open' };
+  return { text: runs.some((r) => r.stale) ? 'Envelope has changed' : 'Nothing run', mark: 'open' };
+}
 
 /** The seven workspaces in the order of the work, each with the one figure that matters there. */
 export function Path({
@@ -23,13 +40,18 @@ export function Path({
   const small = isSmall(useWindow());
   const folded = useLayout((s) => s.pathFolded) || small;
   const set = useLayout((s) => s.set);
+  const units = useUnits();
+  const runs = useRunsOf(model).data;
   return (
     <nav
       className={`flex shrink-0 flex-col overflow-y-auto print:hidden border-r border-line bg-paper py-2 ${folded ? 'w-12' : 'w-[168px]'}`}
       aria-label="Workspaces"
     >
       {WORKSPACES.map(([key, label], i) => {
-        const { text, mark } = model?.path.find((p) => p.workspace === key) ?? NOTHING;
+        const { text, mark } =
+          key === 'estimate'
+            ? estimateMark(runs, units)
+            : (model?.path.find((p) => p.workspace === key) ?? NOTHING);
         const Icon = mark === 'clear' ? CircleCheck : mark === 'open' ? CircleDot : Circle;
         return (
           <NavLink

@@ -34,7 +34,6 @@ import { Begin } from '../intake/Begin';
 import { ProjectSettings } from '../intake/ProjectSettings';
 import { loadTheRest } from './load';
 import { opened } from './opened';
-import { Planned } from './Planned';
 import {
   DrawBlock,
   DrawingWork,
@@ -45,6 +44,7 @@ import {
   ScopePanel,
   Sheet,
   Stage,
+  EstimateWork,
   ThermalSheet,
 } from './rooms';
 
@@ -169,12 +169,13 @@ function Opened({
     [inScope, scope, mesh, model.storeys],
   );
   const by = useView((s) => s.colourBy);
+  const tinted = useView((s) => s.tinted);
   const changes = useRevision(model, by === 'change').data?.changes ?? NO_CHANGES;
   const uValues = useThermal(model, by === 'uvalue').data?.uValues ?? NO_VALUES;
   const seen = useSeen(index);
   const envelope = useMemo(
-    () => envelopeSubject(units, seen, by, { changes, uValues }),
-    [seen, by, changes, uValues, units],
+    () => envelopeSubject(units, seen, by, { changes, uValues, tinted }),
+    [seen, by, changes, uValues, tinted, units],
   );
   const among = useMemo(
     () => (ghosts && scope && mesh ? withElements(envelope, scope, mesh) : envelope),
@@ -273,7 +274,7 @@ function Opened({
                 ) : workspace === 'thermal' ? (
                   <ThermalSheet index={index} project={project} edits={edits} />
                 ) : (
-                  <Planned workspace={workspace} />
+                  <EstimateWork index={index} project={project} />
                 )}
               </Suspense>
             }

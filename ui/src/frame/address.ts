@@ -7,15 +7,25 @@ const MOST = 24;
 /** What of the view the address holds. */
 type Kept = Pick<
   View,
-  'tab' | 'scopeTab' | 'thermalTab' | 'selection' | 'finding' | 'group' | 'groupBy' | 'filters'
+  | 'tab'
+  | 'scopeTab'
+  | 'thermalTab'
+  | 'estimateTab'
+  | 'selection'
+  | 'finding'
+  | 'group'
+  | 'groupBy'
+  | 'filters'
 >;
 
-const TABS = { scope: 'scopeTab', thermal: 'thermalTab' } as const;
+const TABS = { scope: 'scopeTab', thermal: 'thermalTab', estimate: 'estimateTab' } as const;
 const tabOf = (workspace: string) => TABS[workspace as keyof typeof TABS] ?? 'tab';
 
 /** Opens a table of a workspace. */
 export const openTable = (workspace: string, table: TableName) =>
-  ({ [tabOf(workspace)]: table }) as Partial<Pick<View, 'tab' | 'scopeTab' | 'thermalTab'>>;
+  ({ [tabOf(workspace)]: table }) as Partial<
+    Pick<View, 'tab' | 'scopeTab' | 'thermalTab' | 'estimateTab'>
+  >;
 
 /** The view of a workspace as the part of an address behind the question mark; the delivery stays. */
 export function toAddress(view: Kept, workspace: string, before: URLSearchParams): string {

@@ -7,6 +7,7 @@ export const load = {
   handover: () => import('../handover/HandoverPanel'),
   scope: () => import('../scope/ScopePanel'),
   scopeDossier: () => import('../scope/ScopeDossier'),
+  estimate: () => import('../estimate/EstimateWork'),
   thermal: () => import('../thermal/ThermalSheet'),
   sheet: () => import('./Sheet'),
   stage: () => import('../stage/Stage'),

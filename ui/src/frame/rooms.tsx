@@ -12,6 +12,7 @@ export const ScopePanel = lazy(() => load.scope().then((m) => ({ default: m.Scop
 export const ScopeDossier = lazy(() =>
   load.scopeDossier().then((m) => ({ default: m.ScopeDossier })),
 );
+export const EstimateWork = lazy(() => load.estimate().then((m) => ({ default: m.EstimateWork })));
 export const ThermalSheet = lazy(() => load.thermal().then((m) => ({ default: m.ThermalSheet })));
 export const Sheet = lazy(() => load.sheet().then((m) => ({ default: m.Sheet })));
 export const Stage = lazy(() => load.stage().then((m) => ({ default: m.Stage })));

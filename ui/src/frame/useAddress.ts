@@ -7,7 +7,14 @@ import { useView, type View } from '../model/state';
 const PAUSE = 250;
 
 /** What makes a step of its own in the history; the rest only changes the address. */
-const STEPS: (keyof View)[] = ['tab', 'scopeTab', 'thermalTab', 'selection', 'finding'];
+const STEPS: (keyof View)[] = [
+  'tab',
+  'scopeTab',
+  'thermalTab',
+  'estimateTab',
+  'selection',
+  'finding',
+];
 
 /** Keeps the address and the view the same: what is looked at can be passed on, and back and forward go through it. */
 export function useAddress(workspace: string) {

@@ -5,6 +5,7 @@ import { client, ok, ProblemError, raw } from './http';
 import { attemptCalls } from './attemptCalls';
 import { mendCalls } from './mendCalls';
 import { planCalls } from './planCalls';
+import { estimateCalls } from './estimateCalls';
 
 export { person, ProblemError, setPerson } from './http';
 
@@ -140,6 +141,7 @@ export const api = {
         ...raw(file),
       }),
     ),
+  ...estimateCalls,
   ...planCalls,
   ...attemptCalls,
   ...mendCalls,

@@ -111,3 +111,26 @@ export const STAGE: Record<'paper' | 'slate' | 'print', StageColours> = {
 };
 /** What is pointed at in a list. */
 export const LIT = '#0E7C66';
+
+/** Lines and bars of charts, by what they are. */
+export const SERIES = {
+  heating: '#B4532A',
+  cooling: '#2F6F8F',
+  light: '#D2A528',
+  equipment: '#7B6C9C',
+  other: '#7C8B7A',
+  ground: '#6A4C93',
+  air: '#8FB4C8',
+  sun: '#E0A458',
+  people: '#A97C8C',
+  opaque: '#8A7F6B',
+  bridges: '#5B6FC2',
+  leaks: '#6FA39A',
+  freshAir: '#2A8C8C',
+};
+
+/** From cold to warm. */
+export const COLD_TO_WARM = ['#3E8DAE', '#DDE6DC', '#E0A458', '#B4532A'];
+
+/** What a saved picture stands on. */
+export const SHEET = '#FFFFFF';

@@ -4,7 +4,19 @@ import type { Scope } from './api';
 import type { Pending } from './pending';
 
 /** What the stage's colours tell. */
-export type ColourBy = 'exposure' | 'uvalue' | 'construction' | 'use' | 'zone' | 'change';
+export type ColourBy =
+  'exposure' | 'uvalue' | 'construction' | 'use' | 'zone' | 'change' | 'estimate';
+
+/** A figure of the spaces that the stage colours them by. */
+export interface Tinted {
+  /** By key of the space. */
+  values: Record<string, number>;
+  /** Between the bands of colour. */
+  bounds: number[];
+  unit: string;
+  /** A bound in the unit that is shown. */
+  say: (v: number) => string;
+}
 
 export type SheetTab =
   | 'boundaries'
@@ -21,6 +33,7 @@ export type SheetTab =
 export type GroupBy = 'cause' | 'workspace' | 'severity' | 'code' | 'space' | 'storey';
 export type ThermalTab =
   'constructions' | 'windows' | 'materials' | 'uses' | 'schedules' | 'losses' | 'library';
+export type EstimateTab = 'climate' | 'runs' | 'year' | 'loads' | 'hours' | 'junctions' | 'sun';
 export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
 export type MeasureMode = 'distance' | 'height' | 'area';
 
@@ -33,6 +46,8 @@ export interface View {
   isolated: Set<string> | null;
   groupsOff: Set<string>;
   colourBy: ColourBy;
+  /** What the colours of an estimate tell. */
+  tinted: Tinted | null;
   cut: [number, number] | null;
   sweep: number | null;
   apart: boolean;
@@ -44,6 +59,7 @@ export interface View {
   tab: SheetTab;
   scopeTab: ScopeTab;
   thermalTab: ThermalTab;
+  estimateTab: EstimateTab;
   groupBy: GroupBy;
   /** What is typed above the columns of a table, by table and column. */
   filters: Record<string, Record<string, string>>;
@@ -76,6 +92,7 @@ const CLEAN = {
   isolated: null,
   groupsOff: new Set<string>(),
   colourBy: 'exposure' as ColourBy,
+  tinted: null,
   cut: null,
   sweep: null,
   apart: false,
@@ -109,6 +126,7 @@ export const useView = create<View>()((set) => ({
   groupBy: 'cause',
   scopeTab: 'elements',
   thermalTab: 'constructions',
+  estimateTab: 'climate',
   valueClass: null,
   drawn: (key) => [key],
   set: (change) => set(change),

@@ -25,6 +25,7 @@ export const TABLES = {
     'log',
     'revision',
   ],
+  estimate: ['climate', 'runs', 'year', 'loads', 'hours', 'junctions', 'sun'],
   thermal: ['constructions', 'windows', 'materials', 'uses', 'schedules', 'losses', 'library'],
 } as const;
 
@@ -52,6 +53,13 @@ export const TABLE_NAMES = {
   schedules: 'Schedules',
   losses: 'Heat loss',
   library: 'Library',
+  climate: 'Climate',
+  runs: 'Runs',
+  year: 'The year',
+  loads: 'Spaces',
+  hours: 'A week',
+  junctions: 'Thermal bridges',
+  sun: 'Sun',
 } as const satisfies Record<(typeof TABLES)[keyof typeof TABLES][number], string>;
 
 export type TableName = keyof typeof TABLE_NAMES;

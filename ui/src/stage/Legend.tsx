@@ -54,7 +54,9 @@ export function Legend({
             set({ colourBy: e.target.value as ColourBy, groupsOff: new Set<string>() })
           }
         >
-          {COLOUR_BY.filter(([k]) => k !== 'change' || revised).map(([k, label]) => (
+          {COLOUR_BY.filter(
+            ([k]) => (k !== 'change' || revised) && (k !== 'estimate' || legend.by === 'estimate'),
+          ).map(([k, label]) => (
             <option key={k} value={k}>
               {label}
             </option>

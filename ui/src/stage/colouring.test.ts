@@ -6,7 +6,7 @@ import { unitsOf } from '../model/units';
 import { colouring, type Known } from './colouring';
 
 const SI = unitsOf('SI');
-const NOTHING_KNOWN: Known = { changes: [], uValues: {} };
+const NOTHING_KNOWN: Known = { changes: [], uValues: {}, tinted: null };
 
 const wall = (key: string, more: Partial<ReturnType<typeof surface>> = {}) => ({
   ...surface(key, ['a']),
@@ -71,7 +71,7 @@ describe('colours of surfaces', () => {
   });
 
   it('are bands of U-values, in the unit that is shown', () => {
-    const known = { changes: [], uValues: { s1: 0.1, s2: 0.3, s3: 9 } };
+    const known = { changes: [], uValues: { s1: 0.1, s2: 0.3, s3: 9 }, tinted: null };
     const { label } = of('uvalue', known);
     expect(label('s1')).toBe('below 0.15 W/m²K');
     expect(label('s2')).toBe('0.25 to 0.4');
@@ -83,7 +83,9 @@ describe('colours of surfaces', () => {
   });
 
   it('a value on a bound belongs to the colder band', () => {
-    expect(of('uvalue', { changes: [], uValues: { s1: 0.25 } }).label('s1')).toBe('0.25 to 0.4');
+    expect(of('uvalue', { changes: [], uValues: { s1: 0.25 }, tinted: null }).label('s1')).toBe(
+      '0.25 to 0.4',
+    );
   });
 
   it('are those of what has changed; a changed opening changes its wall', () => {
@@ -93,7 +95,7 @@ describe('colours of surfaces', () => {
       { change: 'CHANGED', after: 'o3', before: 'o3' },
       { change: 'REMOVED', before: 's4' },
     ] as RevisionChange[];
-    const { label } = of('change', { changes, uValues: {} });
+    const { label } = of('change', { changes, uValues: {}, tinted: null });
     expect(['s1', 's2', 's3', 's4'].map(label)).toEqual(['Added', 'Moved', 'Changed', 'As before']);
   });
 });

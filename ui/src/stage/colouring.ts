@@ -1,4 +1,4 @@
-import type { ColourBy } from '../model/state';
+import type { ColourBy, Tinted } from '../model/state';
 import type { Model, RevisionChange, Surface } from '../model/api';
 import { indexOf } from '../model/model';
 import { EXPOSURES } from '../model/words';
@@ -22,6 +22,7 @@ export const COLOUR_BY: [ColourBy, string][] = [
   ['use', 'Use of the space'],
   ['zone', 'Zone'],
   ['change', 'Since the revision before'],
+  ['estimate', 'Figure of the estimate'],
 ];
 
 export interface Tint {
@@ -140,11 +141,40 @@ function byUValue(units: Units, values: Record<string, number>): Colouring {
   };
 }
 
+/** Bands of a figure of the space that a surface bounds first. */
+function byFigure(t: Tinted): Colouring {
+  const last = t.bounds.length;
+  const tints = BAND_COLOURS.map((colour, i) =>
+    plain(
+      `e${i}`,
+      i === 0
+        ? `below ${t.say(t.bounds[0])} ${t.unit}`
+        : i === last
+          ? `${t.say(t.bounds[last - 1])} and more`
+          : `${t.say(t.bounds[i - 1])} to ${t.say(t.bounds[i])}`,
+      colour,
+    ),
+  );
+  const none = { ...NONE, label: 'None' };
+  const shade = plain('shade', 'Shading', EXPOSURE.shade, 0.45, 'counter');
+  return {
+    entries: [...tints, none, shade],
+    of: (s) => {
+      if (s.exposure === 'shade') return shade;
+      const v = t.values[s.spaces[0] ?? ''];
+      if (v == null) return none;
+      const i = t.bounds.findIndex((b) => v < b);
+      return tints[i < 0 ? last : i];
+    },
+  };
+}
+
 /** What only some schemes need. */
 export interface Known {
   changes: RevisionChange[];
   /** By key of surface or opening, W/(m²K). */
   uValues: Record<string, number>;
+  tinted: Tinted | null;
 }
 
 export function colouring(units: Units, by: ColourBy, model: Model, known: Known): Colouring {
@@ -153,6 +183,8 @@ export function colouring(units: Units, by: ColourBy, model: Model, known: Known
   switch (by) {
     case 'change':
       return byChange(known.changes);
+    case 'estimate':
+      return known.tinted ? byFigure(known.tinted) : exposure;
     case 'uvalue':
       return byUValue(units, known.uValues);
     case 'construction': {

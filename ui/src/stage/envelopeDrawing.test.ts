@@ -6,7 +6,7 @@ import { unitsOf } from '../model/units';
 import { colouring } from './colouring';
 import { envelopeDrawing, undressed } from './envelopeDrawing';
 
-const NOTHING_KNOWN = { changes: [], uValues: {} };
+const NOTHING_KNOWN = { changes: [], uValues: {}, tinted: null };
 
 /** A wall of two triangles; turned, its corners run the other way round. */
 function wall(key: string, x: number, turned = false): Surface {

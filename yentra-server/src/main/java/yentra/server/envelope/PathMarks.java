@@ -59,7 +59,6 @@ public final class PathMarks {
         context.envelope().surfaces().isEmpty()
             ? new EnvelopeViews.PathView("thermal", "No surfaces", "nothing")
             : mark("thermal", thermal(context, thermal), thermal),
-        new EnvelopeViews.PathView("estimate", "Not built yet", "nothing"),
         mark(
             "handover",
             none ? "No spaces" : open.isEmpty() ? "Ready" : said(open) + " open",

@@ -1,0 +1,125 @@
+import { useEffect, useMemo, useState } from 'react';
+import type { Project } from '../model/api';
+import type { ModelIndex } from '../model/model';
+import { useView, type EstimateTab } from '../model/state';
+import { useUnits } from '../model/units';
+import { SheetFrame } from '../shared/SheetFrame';
+import { TABLE_NAMES } from '../shared/workspaces';
+import { ClimateTab } from './ClimateTab';
+import { HoursTab } from './HoursTab';
+import { JunctionsTab } from './JunctionsTab';
+import { LoadsTab } from './LoadsTab';
+import { RunsTab } from './RunsTab';
+import { SunTab } from './SunTab';
+import { TINTS, tintOf } from './tints';
+import { isOpen, useClimate, useResult, useRuns } from './useEstimate';
+import { YearTab } from './YearTab';
+
+/** Is the translation sane: climate, loads, the year. */
+export function EstimateWork({ index, project }: { index: ModelIndex; project: Project }) {
+  const { model } = index;
+  const units = useUnits();
+  const tab = useView((s) => s.estimateTab);
+  const set = useView((s) => s.set);
+  const climate = useClimate(model).data;
+  const runs = useRuns(model).data ?? [];
+  const [picked, setPicked] = useState<string | null>(null);
+  const done = runs.filter((r) => r.state === 'done');
+  const run = done.find((r) => r.id === picked) ?? done[0] ?? null;
+  const result = useResult(run).data;
+  const [tint, setTint] = useState<(typeof TINTS)[number]['key']>('heatLoad');
+
+  // the stage shows a figure of each space while there is a result
+  const shown = useMemo(
+    () => (result ? tintOf(units, tint, result.spaces) : null),
+    [result, tint, units],
+  );
+  useEffect(() => {
+    if (!shown) return;
+    set({ colourBy: 'estimate', tinted: shown, groupsOff: new Set() });
+    return () => set({ colourBy: 'exposure', tinted: null, groupsOff: new Set() });
+  }, [set, shown]);
+
+  const going = runs.filter(isOpen).length;
+  const tabs: [EstimateTab, string, number | string][] = [
+    ['climate', TABLE_NAMES.climate, ''],
+    ['runs', TABLE_NAMES.runs, going ? `${going} going on` : runs.length || ''],
+    ['year', TABLE_NAMES.year, ''],
+    ['loads', TABLE_NAMES.loads, ''],
+    ['hours', TABLE_NAMES.hours, ''],
+    ['junctions', TABLE_NAMES.junctions, ''],
+    ['sun', TABLE_NAMES.sun, ''],
+  ];
+  const none = (
+    <p className="p-3 text-muted">
+      {run ? (
+        'Opening the result …'
+      ) : (
+        <>
+          Nothing has been run yet.{' '}
+          <button className="text-kelp underline" onClick={() => set({ estimateTab: 'runs' })}>
+            Go to the runs
+          </button>
+        </>
+      )}
+    </p>
+  );
+  return (
+    <SheetFrame
+      tabs={tabs}
+      tab={tab}
+      onTab={(key) => set({ estimateTab: key })}
+      tools={
+        result && (
+          <label className="flex items-center gap-1 text-sm text-muted">
+            Model shows
+            <select
+              className="field !h-[24px]"
+              value={tint}
+              onChange={(e) => setTint(e.target.value as typeof tint)}
+            >
+              {TINTS.map((t) => (
+                <option key={t.key} value={t.key}>
+                  {t.label}
+                </option>
+              ))}
+            </select>
+          </label>
+        )
+      }
+    >
+      {run?.stale && tab !== 'climate' && tab !== 'runs' && (
+        <p className="shrink-0 border-b border-line bg-paper px-3 py-1 font-semibold text-warning">
+          {run.name} belongs to an earlier state of the envelope.{' '}
+          <button className="text-kelp underline" onClick={() => set({ estimateTab: 'runs' })}>
+            Run it again
+          </button>
+        </p>
+      )}
+      {tab === 'climate' ? (
+        <ClimateTab project={project} climate={climate} />
+      ) : tab === 'runs' ? (
+        <RunsTab
+          model={model}
+          project={project}
+          runs={runs}
+          chosen={run?.id ?? null}
+          onChoose={setPicked}
+          ready={!!climate}
+        />
+      ) : tab === 'junctions' ? (
+        <JunctionsTab model={model} index={index} />
+      ) : tab === 'sun' ? (
+        <SunTab model={model} index={index} />
+      ) : !result || !run ? (
+        none
+      ) : tab === 'year' ? (
+        <YearTab result={result} />
+      ) : tab === 'loads' ? (
+        <LoadsTab result={result} />
+      ) : (
+        <HoursTab run={run} result={result} />
+      )}
+    </SheetFrame>
+  );
+}

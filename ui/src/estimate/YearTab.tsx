@@ -1,0 +1,200 @@
+import { useMemo } from 'react';
+import type { Estimate } from '../model/estimateCalls';
+import { figures, useUnits } from '../model/units';
+import { counted } from '../model/words';
+import { Chart } from './Chart';
+import { base, MONTHS, SERIES } from './charts';
+
+const whole = (v: number) => counted(Math.round(v));
+const sum = (v: number[]) => v.reduce((a, b) => a + b, 0);
+
+/** What the year comes to: the figures first, then where heat comes from and goes to. */
+export function YearTab({ result: r }: { result: Estimate }) {
+  const units = useUnits();
+  const energy = units.of('kWh/m²');
+  const flow = (name: string) => r.flows.find((f) => f.flow === name)!.months;
+  const heating = sum(flow('HEATING'));
+  const cooling = -sum(flow('COOLING'));
+  const charts = useMemo(() => pictures(r), [r]);
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto px-4 py-3" data-testid="year">
+      <div className="flex flex-wrap items-baseline gap-x-8 gap-y-1">
+        <p>
+          <span className="text-[28px] leading-8 font-semibold" data-testid="per-area">
+            {figures(energy.to(r.perArea))}
+          </span>{' '}
+          {energy.unit} in the year, of {units.area.text(r.floorArea)} heated or cooled
+        </p>
+        <p>
+          Heating <b>{whole(heating)}</b> kWh, up to <b>{units.power.text(r.peakHeating)}</b>
+        </p>
+        <p>
+          Cooling <b>{whole(cooling)}</b> kWh, up to <b>{units.power.text(r.peakCooling)}</b>
+        </p>
+        <p>
+          Light <b>{whole(sum(flow('LIGHTING')))}</b>, equipment{' '}
+          <b>{whole(sum(flow('EQUIPMENT')))}</b>, fans <b>{whole(r.fans)}</b>, hot water{' '}
+          <b>{whole(r.hotWater)}</b> kWh
+        </p>
+        <p>
+          Cost <b>{whole(r.cost)}</b>, carbon <b>{whole(r.carbon)}</b> kg
+        </p>
+      </div>
+      {r.disagreement && (
+        <p className="mt-1 max-w-[100ch] font-semibold text-warning" role="note">
+          {r.disagreement}
+        </p>
+      )}
+      <div className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(360px,1fr))] gap-x-6 gap-y-3">
+        {charts.map((c) => (
+          <Chart key={c.title} {...c} />
+        ))}
+      </div>
+      <div className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(320px,1fr))] gap-x-8 gap-y-3">
+        <section>
+          <h3 className="kicker">Bought in the year</h3>
+          <table className="w-full">
+            <tbody>
+              {r.carriers.map((c) => (
+                <tr key={c.label} className="border-b border-line/60">
+                  <td>{c.label}</td>
+                  <td className="text-right">{whole(c.bought)} kWh</td>
+                  <td className="text-right">{whole(c.cost)}</td>
+                  <td className="text-right">{whole(c.carbon)} kg</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+        <section>
+          <h3 className="kicker">Second opinions</h3>
+          <table className="w-full">
+            <tbody>
+              {[{ method: 'hourly method', heating, cooling }, ...r.opinions].map((o) => (
+                <tr key={o.method} className="border-b border-line/60">
+                  <td>{o.method}</td>
+                  <td className="text-right">heating {whole(o.heating)} kWh</td>
+                  <td className="text-right">cooling {whole(o.cooling)} kWh</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="text-sm text-muted">
+            The balance of every hour closes to {r.balanceError.toExponential(0)} of its heat flows.
+          </p>
+        </section>
+        <section className="col-span-full">
+          <h3 className="kicker">Assumed ({r.assumptions.length})</h3>
+          <ul className="list-disc pl-5">
+            {r.assumptions.map((a) => (
+              <li key={a}>{units.said(a)}</li>
+            ))}
+          </ul>
+        </section>
+      </div>
+    </div>
+  );
+}
+
+const COLOURS: Record<string, string> = {
+  HEATING: SERIES.heating,
+  COOLING: SERIES.cooling,
+  SUN: SERIES.sun,
+  PEOPLE: SERIES.people,
+  LIGHTING: SERIES.light,
+  EQUIPMENT: SERIES.equipment,
+  OPAQUE: SERIES.opaque,
+  WINDOWS: SERIES.air,
+  GROUND: SERIES.ground,
+  BRIDGES: SERIES.bridges,
+  LEAKS: SERIES.leaks,
+  FRESH_AIR: SERIES.freshAir,
+  NEIGHBOURS: SERIES.other,
+};
+
+function pictures(r: Estimate) {
+  const b = base('kWh');
+  const flow = (name: string) => r.flows.find((f) => f.flow === name)!.months;
+  const heating = flow('HEATING');
+  const cooling = flow('COOLING').map((v) => -v);
+  const months = {
+    title: 'Heating and cooling by month',
+    says: 'kWh',
+    numbers: {
+      columns: ['Month', 'Heating, kWh', 'Cooling, kWh'],
+      rows: MONTHS.map((m, i) => [m, heating[i], cooling[i]]),
+    },
+    option: {
+      ...b,
+      xAxis: { ...b.xAxis, type: 'category', data: MONTHS },
+      series: [
+        { type: 'bar', name: 'Heating', data: heating.map(Math.round), color: SERIES.heating },
+        { type: 'bar', name: 'Cooling', data: cooling.map(Math.round), color: SERIES.cooling },
+      ],
+    },
+  };
+  const w = base('W');
+  const n = r.heatingDuration.length - 1;
+  const at = r.heatingDuration.map((_, i) => Math.round((i / n) * r.hours));
+  const duration = {
+    title: 'Load duration',
+    says: 'hours of the year with at least this load of the building',
+    numbers: {
+      columns: ['Hours', 'Heating, W', 'Cooling, W'],
+      rows: at.map((h, i) => [h, r.heatingDuration[i], r.coolingDuration[i]]),
+    },
+    option: {
+      ...w,
+      xAxis: { ...w.xAxis, type: 'value', min: 0, max: r.hours },
+      series: (
+        [
+          ['Heating', r.heatingDuration, SERIES.heating],
+          ['Cooling', r.coolingDuration, SERIES.cooling],
+        ] as const
+      ).map(([name, data, color]) => ({
+        type: 'line',
+        name,
+        symbol: 'none',
+        data: data.map((v, i) => [at[i], Math.round(v)]),
+        color,
+      })),
+    },
+  };
+  const flows = r.flows
+    .map((f) => ({ ...f, total: sum(f.months) }))
+    .filter((f) => Math.abs(f.total) > 0.5);
+  const balance = {
+    title: 'Where heat comes from and goes to',
+    says: 'kWh in the year; losses to the left',
+    height: 300,
+    numbers: {
+      columns: ['Flow', ...MONTHS, 'Year, kWh'],
+      rows: flows.map((f) => [f.label, ...f.months, f.total]),
+    },
+    option: {
+      ...b,
+      legend: undefined,
+      grid: { ...b.grid, top: 6 },
+      tooltip: { ...b.tooltip, axisPointer: { type: 'shadow' } },
+      xAxis: { ...b.yAxis, name: '' },
+      yAxis: {
+        ...b.xAxis,
+        type: 'category',
+        inverse: true,
+        data: flows.map((f) => f.label),
+        axisLabel: { ...b.xAxis.axisLabel, width: 150, overflow: 'truncate' },
+      },
+      series: [
+        {
+          type: 'bar',
+          name: 'kWh',
+          data: flows.map((f) => ({
+            value: Math.round(f.total),
+            itemStyle: { color: COLOURS[f.flow] },
+          })),
+        },
+      ],
+    },
+  };
+  return [months, duration, balance];
+}

@@ -1,0 +1,80 @@
+import { BarChart, HeatmapChart, LineChart } from 'echarts/charts';
+import {
+  GridComponent,
+  LegendComponent,
+  PolarComponent,
+  TooltipComponent,
+  VisualMapComponent,
+} from 'echarts/components';
+import { init, use as register } from 'echarts/core';
+import { SVGRenderer } from 'echarts/renderers';
+
+register([
+  BarChart,
+  HeatmapChart,
+  LineChart,
+  GridComponent,
+  LegendComponent,
+  PolarComponent,
+  TooltipComponent,
+  VisualMapComponent,
+  SVGRenderer,
+]);
+
+export { init };
+export { SERIES } from '../model/colours';
+export type { EChartsCoreOption as ChartOption, EChartsType as Drawn } from 'echarts/core';
+
+export const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ');
+
+/** The page's own colours and letters, as they are now. */
+export function pageStyle() {
+  const of = (name: string) =>
+    getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+  return {
+    ink: of('--ink'),
+    muted: of('--muted'),
+    line: of('--line'),
+    panel: of('--panel'),
+  };
+}
+
+/** What all charts have alike. */
+export function base(unit: string, style = pageStyle()) {
+  const axis = {
+    axisLine: { lineStyle: { color: style.line } },
+    axisTick: { show: false },
+    axisLabel: { color: style.muted, fontSize: 11 },
+    splitLine: { lineStyle: { color: style.line, opacity: 0.6 } },
+    nameTextStyle: { color: style.muted, fontSize: 11, align: 'left' as const },
+  };
+  return {
+    animation: false,
+    textStyle: {
+      fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif",
+      color: style.ink,
+    },
+    grid: { left: 8, right: 12, top: 34, bottom: 4, containLabel: true },
+    tooltip: {
+      trigger: 'axis' as const,
+      backgroundColor: style.panel,
+      borderColor: style.line,
+      textStyle: { color: style.ink, fontSize: 12 },
+    },
+    legend: {
+      top: 0,
+      left: 0,
+      itemWidth: 12,
+      itemHeight: 8,
+      textStyle: { color: style.ink, fontSize: 11 },
+    },
+    xAxis: axis,
+    yAxis: { ...axis, type: 'value' as const, name: unit },
+  };
+}
+
+/** "Jul 14" of an hour of a year of 365 days. */
+export function dayOf(hour: number): string {
+  const d = new Date(Date.UTC(2018, 0, 1) + hour * 3_600_000);
+  return `${MONTHS[d.getUTCMonth()]} ${d.getUTCDate()}`;
+}
