@@ -7,7 +7,7 @@ import { COLD_TO_WARM } from '../model/colours';
 import { figures, useUnits, type Units } from '../model/units';
 import { counted } from '../model/words';
 import { Chart } from './Chart';
-import { base, MONTHS, pageStyle, SERIES } from './charts';
+import { base, MONTHS, noMinus, pageStyle, SERIES } from './charts';
 
 /** Chooses the weather that the project is estimated with. */
 export function ChooseWeather({ project, chosen }: { project: Project; chosen: string | null }) {
@@ -123,6 +123,7 @@ export function ClimateTab({
 function Shown({ climate: c }: { climate: Climate }) {
   const units = useUnits();
   const t = units.temperature;
+  const degree = (v: number) => `${noMinus(t.to(v).toFixed(1))} ${t.unit}`;
   const [p004, , , p996] = c.design;
   const charts = useMemo(() => pictures(c, units), [c, units]);
   return (
@@ -133,10 +134,13 @@ function Shown({ climate: c }: { climate: Climate }) {
         {c.source && ` · ${c.source}`}
       </p>
       <dl className="my-2 grid grid-cols-[repeat(auto-fit,minmax(150px,1fr))] gap-x-6 gap-y-1">
-        <Fact name="Mean of the year" value={t.text(c.mean)} />
-        <Fact name="Coldest, warmest hour" value={`${t.figure(c.min)} to ${t.text(c.max)}`} />
-        <Fact name="Colder 0.4 % of the hours" value={t.text(p004)} />
-        <Fact name="Warmer 0.4 % of the hours" value={t.text(p996)} />
+        <Fact name="Mean of the year" value={degree(c.mean)} />
+        <Fact
+          name="Coldest, warmest hour"
+          value={`${t.to(c.min).toFixed(1)} to ${degree(c.max)}`}
+        />
+        <Fact name="Colder 0.4 % of the hours" value={degree(p004)} />
+        <Fact name="Warmer 0.4 % of the hours" value={degree(p996)} />
         <Fact
           name={`Heating degree days to ${t.text(18)}`}
           value={`${counted(Math.round(units.difference.to(c.heatingDegreeDays)))} ${units.difference.unit}d`}
@@ -180,7 +184,7 @@ const round = (v: number, digits = 1) => Number(v.toFixed(digits));
 function pictures(c: Climate, units: Units) {
   const style = pageStyle();
   const t = units.temperature;
-  const b = base('', style);
+  const b = base(style);
   const months = { ...b.xAxis, type: 'category', data: MONTHS };
   const values = c.dryBulb.flatMap((row, m) => row.map((v, h) => [h, m, round(t.to(v))]));
   const all = values.map((v) => v[2]);

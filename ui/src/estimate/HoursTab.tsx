@@ -114,8 +114,8 @@ function pictures(h: Hours, units: Units) {
     color,
     lineStyle: { width: 1.5, type: dashed ? 'dashed' : 'solid' },
   });
-  const bt = base(t.unit);
-  const bw = base(w.unit);
+  const bt = base();
+  const bw = base();
   return [
     {
       title: 'Temperatures of the week',

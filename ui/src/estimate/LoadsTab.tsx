@@ -3,6 +3,7 @@ import type { Estimate, SpaceEstimate } from '../model/estimateCalls';
 import { useSelection, useView } from '../model/state';
 import { useUnits, type Units } from '../model/units';
 import { Table, type Column } from '../shared/Table';
+import { noMinus } from './charts';
 
 type By = 'space' | 'zone' | 'storey';
 const BY: [By, string][] = [
@@ -76,16 +77,16 @@ function columnsOf(units: Units, by: By): Column<Row>[] {
     {
       id: 'name',
       head: BY.find(([k]) => k === by)![1],
-      width: 150,
+      width: 130,
       sticky: true,
       value: (r) => r.label,
     },
-    n('area', 'Floor', units.area.unit, 70, (r) => units.area.to(r.area)),
+    n('area', 'Floor', units.area.unit, 72, (r) => units.area.to(r.area)),
     n(
       'heatLoad',
       'Heating load',
       w.unit,
-      96,
+      122,
       (r) => (r.heatLoad == null ? null : w.to(r.heatLoad)),
       (r) => (r.heatLoad == null ? '–' : w.figure(r.heatLoad)),
       'Design load after EN 12831-1',
@@ -115,7 +116,7 @@ function columnsOf(units: Units, by: By): Column<Row>[] {
       'coolLoad',
       'Cooling load',
       w.unit,
-      96,
+      122,
       (r) => (r.coolLoad == null ? null : w.to(r.coolLoad)),
       (r) => (r.coolLoad == null ? '–' : w.figure(r.coolLoad)),
       'Greatest sensible load on a design day of each month',
@@ -145,7 +146,7 @@ function columnsOf(units: Units, by: By): Column<Row>[] {
       'heating',
       'Heating',
       e.unit,
-      86,
+      112,
       (r) => energy(r.heating, r.area),
       (r) => shown(energy(r.heating, r.area)),
       'In the year',
@@ -154,7 +155,7 @@ function columnsOf(units: Units, by: By): Column<Row>[] {
       'cooling',
       'Cooling',
       e.unit,
-      86,
+      112,
       (r) => energy(r.cooling, r.area),
       (r) => shown(energy(r.cooling, r.area)),
       'In the year',
@@ -199,8 +200,9 @@ export function LoadsTab({ result: r }: { result: Estimate }) {
   return (
     <div className="flex min-h-0 flex-1 flex-col" data-testid="loads">
       <p className="px-3 pt-1.5">
-        Heating <b>{units.power.text(r.heatingLoad)}</b> at {units.temperature.text(r.outdoor)}{' '}
-        outdoors; cooling <b>{units.power.text(r.coolingLoad)}</b>
+        Heating <b>{units.power.text(r.heatingLoad)}</b> at{' '}
+        {noMinus(units.temperature.to(r.outdoor).toFixed(1))} {units.temperature.unit} outdoors;
+        cooling <b>{units.power.text(r.coolingLoad)}</b>
         {r.coolingLoad > 0 && ` in month ${r.coolingMonth}, hour ${r.coolingHour}`}
       </p>
       <Table

@@ -113,7 +113,7 @@ const COLOURS: Record<string, string> = {
 };
 
 function pictures(r: Estimate) {
-  const b = base('kWh');
+  const b = base();
   const flow = (name: string) => r.flows.find((f) => f.flow === name)!.months;
   const heating = flow('HEATING');
   const cooling = flow('COOLING').map((v) => -v);
@@ -133,12 +133,12 @@ function pictures(r: Estimate) {
       ],
     },
   };
-  const w = base('W');
+  const w = base();
   const n = r.heatingDuration.length - 1;
   const at = r.heatingDuration.map((_, i) => Math.round((i / n) * r.hours));
   const duration = {
     title: 'Load duration',
-    says: 'hours of the year with at least this load of the building',
+    says: 'W, by hours of the year',
     numbers: {
       columns: ['Hours', 'Heating, W', 'Cooling, W'],
       rows: at.map((h, i) => [h, r.heatingDuration[i], r.coolingDuration[i]]),
@@ -165,6 +165,7 @@ function pictures(r: Estimate) {
     .filter((f) => Math.abs(f.total) > 0.5);
   const balance = {
     title: 'Where heat comes from and goes to',
+    wide: true,
     says: 'kWh in the year; losses to the left',
     height: 300,
     numbers: {
@@ -176,13 +177,13 @@ function pictures(r: Estimate) {
       legend: undefined,
       grid: { ...b.grid, top: 6 },
       tooltip: { ...b.tooltip, axisPointer: { type: 'shadow' } },
-      xAxis: { ...b.yAxis, name: '' },
+      xAxis: b.yAxis,
       yAxis: {
         ...b.xAxis,
         type: 'category',
         inverse: true,
         data: flows.map((f) => f.label),
-        axisLabel: { ...b.xAxis.axisLabel, width: 150, overflow: 'truncate' },
+        axisLabel: { ...b.xAxis.axisLabel, width: 280, overflow: 'truncate' },
       },
       series: [
         {

@@ -40,13 +40,12 @@ export function pageStyle() {
 }
 
 /** What all charts have alike. */
-export function base(unit: string, style = pageStyle()) {
+export function base(style = pageStyle()) {
   const axis = {
     axisLine: { lineStyle: { color: style.line } },
     axisTick: { show: false },
-    axisLabel: { color: style.muted, fontSize: 11 },
+    axisLabel: { color: style.muted, fontSize: 11, hideOverlap: true },
     splitLine: { lineStyle: { color: style.line, opacity: 0.6 } },
-    nameTextStyle: { color: style.muted, fontSize: 11, align: 'left' as const },
   };
   return {
     animation: false,
@@ -54,7 +53,7 @@ export function base(unit: string, style = pageStyle()) {
       fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif",
       color: style.ink,
     },
-    grid: { left: 8, right: 12, top: 34, bottom: 4, containLabel: true },
+    grid: { left: 8, right: 12, top: 30, bottom: 4, containLabel: true },
     tooltip: {
       trigger: 'axis' as const,
       backgroundColor: style.panel,
@@ -69,7 +68,7 @@ export function base(unit: string, style = pageStyle()) {
       textStyle: { color: style.ink, fontSize: 11 },
     },
     xAxis: axis,
-    yAxis: { ...axis, type: 'value' as const, name: unit },
+    yAxis: { ...axis, type: 'value' as const },
   };
 }
 
@@ -78,3 +77,6 @@ export function dayOf(hour: number): string {
   const d = new Date(Date.UTC(2018, 0, 1) + hour * 3_600_000);
   return `${MONTHS[d.getUTCMonth()]} ${d.getUTCDate()}`;
 }
+
+/** "0.0" for "-0.0". */
+export const noMinus = (figure: string) => (/^-0\.?0*$/.test(figure) ? figure.slice(1) : figure);

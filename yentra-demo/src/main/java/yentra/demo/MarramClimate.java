@@ -74,18 +74,23 @@ public final class MarramClimate {
             List.of(),
             1,
             List.of());
-    double warm = 0;
-    double clear = 0;
-    double from = 240;
-    for (int d = 0; d < HOURS / DAY; d++) {
+    int days = HOURS / DAY;
+    double[] warm = new double[days];
+    double[] clear = new double[days];
+    double[] from = new double[days];
+    double[] wind = new double[days];
+    from[days - 1] = 240;
+    for (int d = 0; d < days; d++) {
       // the weather of a day follows that of the day before
-      warm = 0.75 * warm + 1.5 * random.nextGaussian();
-      clear = 0.55 * clear + 0.2 * random.nextGaussian();
-      from = (from + 45 * random.nextGaussian() + 0.15 * (240 - from) + 720) % 360;
-      double wind = Math.max(0.3, 1 + 0.35 * random.nextGaussian());
-      for (int h = 0; h < DAY; h++) {
-        hour(v, calendar, d * DAY + h, warm, clear, from, wind);
-      }
+      int before = (d + days - 1) % days;
+      warm[d] = 0.75 * warm[before] + 1.5 * random.nextGaussian();
+      clear[d] = 0.55 * clear[before] + 0.2 * random.nextGaussian();
+      from[d] =
+          (from[before] + 45 * random.nextGaussian() + 0.15 * (240 - from[before]) + 720) % 360;
+      wind[d] = Math.max(0.3, 1 + 0.35 * random.nextGaussian());
+    }
+    for (int h = 0; h < HOURS; h++) {
+      hour(v, calendar, h, days(warm, h), clear[h / DAY], from[h / DAY], days(wind, h));
     }
     centre(v.get(WeatherQuantity.DRY_BULB));
     humidity(v);
@@ -162,6 +167,14 @@ public final class MarramClimate {
       months.add(mean + (DRY_BULB[(m + 11) % 12] - mean) * 2 / 3);
     }
     return new WeatherYear.Ground(0.5, months);
+  }
+
+  /** A value of days in an hour, on straight lines between noons. */
+  private static double days(double[] days, int hour) {
+    double at = (hour + 0.5) / DAY - 0.5;
+    int i = (int) Math.floor(at);
+    double a = days[Math.floorMod(i, days.length)];
+    return a + (days[Math.floorMod(i + 1, days.length)] - a) * (at - i);
   }
 
   /** A monthly mean in an hour, on straight lines between the middles of the months. */

@@ -17,7 +17,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -27,6 +26,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 import yentra.demo.DemoFiles;
+import yentra.demo.MarramClimate;
 import yentra.server.intake.Intake;
 
 /** Many at once, slowly, and without a database: nothing freezes, and every refusal is in words. */
@@ -48,6 +48,23 @@ class StormTest {
     }
   }
 
+  /** A run of an estimate that is done. */
+  private static String run(RunningServer.Yentra yentra, String project, String delivery) {
+    yentra.upload("/api/projects/" + project + "/weather?name=a.epw", MarramClimate.epw());
+    String run =
+        yentra
+            .post("/api/deliveries/" + delivery + "/estimates", Map.of("assumeMissing", true))
+            .json()
+            .get("id")
+            .asString();
+    String state = "";
+    for (int i = 0; !state.equals("done") && i < 600; i++) {
+      state = yentra.get("/api/estimates/" + run).json().get("state").asString();
+    }
+    assertThat(state).isEqualTo("done");
+    return run;
+  }
+
   /** Every address of the API that is read, with what it needs filled in. */
   private static List<String> reads(RunningServer.Yentra yentra, String project, JsonNode model) {
     String delivery = model.get("delivery").get("id").asString();
@@ -61,7 +78,8 @@ class StormTest {
     String sheet =
         yentra.get("/api/projects/" + project + "/sheets").json().get(0).get("id").asString();
     Map<String, String> values = new HashMap<>();
-    values.put("run", UUID.randomUUID().toString());
+    values.put("run", run(yentra, project, delivery));
+    values.put("space", model.get("spaces").get(0).get("key").asString());
     values.put("key", model.get("surfaces").get(0).get("key").asString());
     values.put("object", model.get("surfaces").get(0).get("key").asString());
     values.put("entity", "IfcWall");

@@ -86,9 +86,12 @@ public class ModelAnswers {
     }
   }
 
-  /** What the page asks for first, made before it asks. */
+  /**
+   * What the page asks for first, made before it asks. One after the other: a worker of the common
+   * pool that waits for a lock here could not take its part of what the lock's owner waits for.
+   */
   public void prepare(UUID delivery) {
-    List.of(Form.SHAPES, Form.ROWS).parallelStream().forEach(f -> of(delivery, f));
+    List.of(Form.SHAPES, Form.ROWS).forEach(f -> of(delivery, f));
   }
 
   Answer of(UUID delivery, Form form) {

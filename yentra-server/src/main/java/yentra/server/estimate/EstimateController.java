@@ -19,11 +19,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import yentra.core.climate.EpwReader;
-import yentra.core.envelope.Site;
-import yentra.core.estimate.hourly.Sunlight;
-import yentra.core.solar.SunPosition;
 import yentra.server.deliveries.DeliveryStates;
-import yentra.server.deliveries.DeliveryStore;
 import yentra.server.web.Problem;
 import yentra.server.web.RequestGuard;
 
@@ -31,19 +27,13 @@ import yentra.server.web.RequestGuard;
 @RestController
 @RequestMapping("/api")
 class EstimateController {
-  private final DeliveryStore store;
   private final DeliveryStates states;
   private final WeatherFiles weather;
   private final EstimateRuns runs;
   private final RunEvents events;
 
   EstimateController(
-      DeliveryStore store,
-      DeliveryStates states,
-      WeatherFiles weather,
-      EstimateRuns runs,
-      RunEvents events) {
-    this.store = store;
+      DeliveryStates states, WeatherFiles weather, EstimateRuns runs, RunEvents events) {
     this.states = states;
     this.weather = weather;
     this.runs = runs;
@@ -87,11 +77,7 @@ class EstimateController {
   /** The climate that a delivery's project is estimated with. */
   @GetMapping("/deliveries/{id}/climate")
   ClimateViews.ClimateView climate(@PathVariable UUID id) {
-    UUID w =
-        weather
-            .of(store.get(id).getProjectId())
-            .orElseThrow(() -> Problem.notApplicable("No weather file is chosen."));
-    return ClimateViews.climate(w, weather.year(w), states.state(id).envelope().site());
+    return runs.climate(id);
   }
 
   @GetMapping("/projects/{id}/estimate-settings")
@@ -175,23 +161,6 @@ class EstimateController {
     if (month < 1 || month > 12 || hour < 0 || hour > 23) {
       throw Problem.bad("Months go from 1 to 12, hours from 0 to 23.");
     }
-    DeliveryStates.State s = states.state(id);
-    Site site = s.envelope().site();
-    if (site.latitude() == null || site.longitude() == null) {
-      throw Problem.notApplicable("The site has no latitude or longitude. Say where it is.");
-    }
-    Double zone =
-        weather
-            .of(store.get(id).getProjectId())
-            .map(w -> weather.year(w).station().timeZone())
-            .orElse(null);
-    Sunlight l = Sunlight.of(s.context(), LocalDate.of(2025, month, 21), zone);
-    SunPosition sun = l.suns().get(hour);
-    return new EstimateViews.SunlightView(
-        sun.altitude(),
-        sun.azimuth(),
-        l.openings().stream()
-            .map(o -> new EstimateViews.SunView(o.key(), o.hours(), o.shares().get(hour)))
-            .toList());
+    return runs.sunlight(id, LocalDate.of(2025, month, 21), hour);
   }
 }

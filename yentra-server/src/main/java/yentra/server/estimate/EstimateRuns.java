@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HexFormat;
@@ -39,14 +40,17 @@ import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.climate.WeatherQuantity;
 import yentra.core.climate.WeatherYear;
+import yentra.core.envelope.Site;
 import yentra.core.estimate.Estimate;
 import yentra.core.estimate.MissingAssumed;
 import yentra.core.estimate.hourly.HourSeries;
 import yentra.core.estimate.hourly.HourlyYear;
+import yentra.core.estimate.hourly.Sunlight;
 import yentra.core.estimate.setting.EstimateSettings;
 import yentra.core.intake.ProjectSettings;
 import yentra.core.junction.Junctions;
 import yentra.core.junction.PsiValues;
+import yentra.core.solar.SunPosition;
 import yentra.server.db.tables.records.EstimateRunRecord;
 import yentra.server.deliveries.DeliveryStates;
 import yentra.server.deliveries.DeliveryStore;
@@ -214,6 +218,41 @@ public class EstimateRuns {
     } catch (java.security.NoSuchAlgorithmException e) {
       throw new IllegalStateException("every Java has SHA-256", e);
     }
+  }
+
+  /** The climate that a delivery is estimated with. */
+  ClimateViews.ClimateView climate(UUID delivery) {
+    UUID w =
+        weather
+            .of(store.get(delivery).getProjectId())
+            .orElseThrow(() -> Problem.notApplicable("No weather file is chosen."));
+    return ClimateViews.climate(w, weather.year(w), states.state(delivery).envelope().site());
+  }
+
+  /**
+   * Sun on the openings of a delivery.
+   *
+   * @param hour of the day that begins then, 0 to 23
+   */
+  EstimateViews.SunlightView sunlight(UUID delivery, LocalDate day, int hour) {
+    DeliveryStates.State s = states.state(delivery);
+    Site site = s.envelope().site();
+    if (site.latitude() == null || site.longitude() == null) {
+      throw Problem.notApplicable("The site has no latitude or longitude. Say where it is.");
+    }
+    Double zone =
+        weather
+            .of(store.get(delivery).getProjectId())
+            .map(w -> weather.year(w).station().timeZone())
+            .orElse(null);
+    Sunlight l = Sunlight.of(s.context(), day, zone);
+    SunPosition sun = l.suns().get(hour);
+    return new EstimateViews.SunlightView(
+        sun.altitude(),
+        sun.azimuth(),
+        l.openings().stream()
+            .map(o -> new EstimateViews.SunView(o.key(), o.hours(), o.shares().get(hour)))
+            .toList());
   }
 
   /** Runs of a delivery, the newest first. */

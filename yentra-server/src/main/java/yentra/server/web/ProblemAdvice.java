@@ -72,6 +72,12 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
       if (c instanceof SQLTransientException) {
         return true;
       }
+      // a transaction that cannot even be rolled back: the pool says so without a state
+      if (e instanceof TransactionException
+          && c instanceof SQLException s
+          && s.getSQLState() == null) {
+        return true;
+      }
       if (c instanceof SQLException s
           && s.getSQLState() != null
           && s.getSQLState().length() == 5

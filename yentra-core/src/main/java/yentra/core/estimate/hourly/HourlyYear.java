@@ -152,7 +152,8 @@ public final class HourlyYear {
   public YearResult run(HourRows rows, Watch watch) {
     AtomicBoolean over = new AtomicBoolean();
     CompletableFuture<YearSums> free =
-        CompletableFuture.supplyAsync(() -> sums(false, HourRows.NONE, until(over)));
+        CompletableFuture.supplyAsync(
+            () -> sums(false, HourRows.NONE, until(over)), HourlyYear::beside);
     try {
       YearSums sums = sums(true, rows, watch);
       return new YearResult(
@@ -172,6 +173,13 @@ public final class HourlyYear {
     } finally {
       over.set(true);
     }
+  }
+
+  /** In a thread of its own: it takes long, and others need the common pool. */
+  private static void beside(Runnable work) {
+    Thread t = new Thread(work, "year without heating and cooling");
+    t.setDaemon(true);
+    t.start();
   }
 
   /** Gives the year beside the first one up when the first is over. */
