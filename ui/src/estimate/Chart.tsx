@@ -112,7 +112,11 @@ export function Chart({
         </span>
       </figcaption>
       {table ? (
-        <div className="overflow-auto border border-line" style={{ maxHeight: height }}>
+        <div
+          key="numbers"
+          className="overflow-auto border border-line"
+          style={{ maxHeight: height }}
+        >
           <table className="w-full text-sm">
             <thead>
               <tr>
@@ -137,7 +141,8 @@ export function Chart({
           </table>
         </div>
       ) : (
-        <div ref={at} style={{ height }} role="img" aria-label={title} />
+        // not the same element as the table: the picture is wiped out of it when it goes
+        <div key="picture" ref={at} style={{ height }} role="img" aria-label={title} />
       )}
     </figure>
   );
