@@ -59,11 +59,6 @@ export function useClimate(model: Model) {
   const id = model.delivery.id;
   return useQuery({
     queryKey: ['climate', id, model.delivery.version],
-    queryFn: () =>
-      api.climate(id).catch((e: { kind?: string }) => {
-        if (e.kind === 'not-applicable') return null;
-        throw e;
-      }),
-    retry: false,
+    queryFn: async () => (await api.climate(id)) ?? null,
   });
 }

@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -74,10 +75,12 @@ class EstimateController {
     weather.choose(id, asked.weather(), RequestGuard.person(person));
   }
 
-  /** The climate that a delivery's project is estimated with. */
+  /** The climate that a delivery's project is estimated with; nothing where none is chosen. */
   @GetMapping("/deliveries/{id}/climate")
-  ClimateViews.ClimateView climate(@PathVariable UUID id) {
-    return runs.climate(id);
+  ResponseEntity<ClimateViews.ClimateView> climate(@PathVariable UUID id) {
+    return runs.climate(id)
+        .map(ResponseEntity::ok)
+        .orElseGet(() -> ResponseEntity.noContent().build());
   }
 
   @GetMapping("/projects/{id}/estimate-settings")

@@ -17,6 +17,7 @@ import java.util.Collection;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -220,13 +221,13 @@ public class EstimateRuns {
     }
   }
 
-  /** The climate that a delivery is estimated with. */
-  ClimateViews.ClimateView climate(UUID delivery) {
-    UUID w =
-        weather
-            .of(store.get(delivery).getProjectId())
-            .orElseThrow(() -> Problem.notApplicable("No weather file is chosen."));
-    return ClimateViews.climate(w, weather.year(w), states.state(delivery).envelope().site());
+  /** The climate that a delivery is estimated with, if one is chosen. */
+  Optional<ClimateViews.ClimateView> climate(UUID delivery) {
+    return weather
+        .of(store.get(delivery).getProjectId())
+        .map(
+            w ->
+                ClimateViews.climate(w, weather.year(w), states.state(delivery).envelope().site()));
   }
 
   /**
