@@ -85,6 +85,7 @@ public final class Bench {
     DerivationBench.run();
     PlanBench.run();
     RepairBench.run();
+    EstimateBench.run();
     IfcBench ifc = new IfcBench(Path.of(args[0]));
     ifc.reading(files.stream().filter(f -> f.toString().endsWith(".ifc")).toList());
     ifc.scope();

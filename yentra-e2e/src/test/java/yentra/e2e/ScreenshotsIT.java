@@ -125,16 +125,24 @@ class ScreenshotsIT {
     b.settle();
     Files.write(dir.resolve("17-uses-and-zones.png"), b.picture());
     b.press("Leave it");
-    b.click(By.xpath("//*[@role='tab'][contains(., 'Schedules')]"));
-    b.click(By.xpath("//*[@data-testid='sheet-schedules']//*[text()='Visitors']"));
-    b.press("1 May – 30 Sep");
-    b.settle();
-    Files.write(dir.resolve("19-schedules.png"), b.picture());
     b.click(By.xpath("//*[@role='tab'][contains(., 'Heat loss')]"));
     b.see("building-loss");
     b.settle();
     Files.write(dir.resolve("18-heat-loss.png"), b.picture());
     b.keys(org.openqa.selenium.Keys.ESCAPE);
+    b.keys("6");
+    b.waitFor("weather", () -> b.has(By.cssSelector("[data-testid='weather'] option + option")));
+    new org.openqa.selenium.support.ui.Select(b.see("weather")).selectByIndex(1);
+    b.waitFor("the climate", () -> b.has("chart"));
+    b.click(By.xpath("//*[@role='tab'][starts-with(., 'Runs')]"));
+    b.click("run");
+    b.click("assume");
+    b.waitFor(
+        "the year", () -> b.has(By.cssSelector("[data-testid='run-row'][data-state='done']")));
+    b.click(By.xpath("//*[@role='tab'][contains(., 'The year')]"));
+    b.waitFor("its charts", () -> b.has("chart"));
+    b.settle();
+    Files.write(dir.resolve("19-estimate.png"), b.picture());
     b.keys("7");
     b.see("handover");
   }
