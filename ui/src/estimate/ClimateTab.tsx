@@ -219,10 +219,13 @@ function pictures(c: Climate, units: Units) {
   };
   const sun = {
     title: 'Radiation by month',
-    says: 'kWh/m²',
+    says: units.heatByArea.unit,
     numbers: {
       columns: ['Month', 'Global horizontal', 'Direct normal', 'Diffuse horizontal'],
-      rows: MONTHS.map((m, i) => [m, c.global[i], c.direct[i], c.diffuse[i]]),
+      rows: MONTHS.map((m, i) => [
+        m,
+        ...[c.global, c.direct, c.diffuse].map((x) => units.heatByArea.to(x[i])),
+      ]),
     },
     option: {
       ...b,
@@ -237,7 +240,7 @@ function pictures(c: Climate, units: Units) {
       ).map(([name, data, color]) => ({
         type: 'bar',
         name,
-        data: data.map((v) => round(v)),
+        data: data.map((v) => round(units.heatByArea.to(v))),
         itemStyle: { color },
       })),
     },

@@ -108,7 +108,7 @@ export function EstimateWork({ index, project }: { index: ModelIndex; project: P
           ready={!!climate}
         />
       ) : tab === 'junctions' ? (
-        <JunctionsTab model={model} index={index} />
+        <JunctionsTab model={model} index={index} project={project} />
       ) : tab === 'sun' ? (
         <SunTab model={model} index={index} />
       ) : !result || !run ? (

@@ -1,6 +1,7 @@
 import { useEffect, useMemo } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { api, type Model } from '../model/api';
+import { api, type Model, type Project } from '../model/api';
+import { PsiTable } from './PsiTable';
 import type { Junction } from '../model/estimateCalls';
 import type { ModelIndex } from '../model/model';
 import { useView } from '../model/state';
@@ -37,7 +38,15 @@ function columnsOf(units: Units): Column<Row>[] {
 }
 
 /** Linear thermal bridges: listed, summed, and drawn on the stage. */
-export function JunctionsTab({ model, index }: { model: Model; index: ModelIndex }) {
+export function JunctionsTab({
+  model,
+  index,
+  project,
+}: {
+  model: Model;
+  index: ModelIndex;
+  project: Project;
+}) {
   const units = useUnits();
   const select = useView((s) => s.select);
   const selection = useView((s) => s.selection);
@@ -72,18 +81,9 @@ export function JunctionsTab({ model, index }: { model: Model; index: ModelIndex
   }, [rows, marked, set]);
   const columns = useMemo(() => columnsOf(units), [units]);
   if (!data) return <p className="p-3 text-muted">Looking for thermal bridges …</p>;
-  const all = data.totals.reduce((a, t) => a + t.heatLoss, 0);
   return (
     <div className="flex min-h-0 flex-1 flex-col" data-testid="junctions">
-      <p className="px-3 py-1.5">
-        <b>{units.heatLoss.text(all)}</b> by {data.dimensions} dimensions:{' '}
-        {data.totals
-          .map(
-            (t) =>
-              `${t.type} ${t.label} ${units.length.to(t.length).toFixed(1)} ${units.length.unit}, ${units.heatLoss.text(t.heatLoss)}`,
-          )
-          .join(' · ')}
-      </p>
+      <PsiTable model={model} project={project} junctions={data} />
       <Table
         name="junctions"
         rows={rows}

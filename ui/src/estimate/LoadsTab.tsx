@@ -4,6 +4,7 @@ import { useSelection, useView } from '../model/state';
 import { useUnits, type Units } from '../model/units';
 import { Table, type Column } from '../shared/Table';
 import { noMinus } from './charts';
+import { LoadsChart, type LoadRow as Row } from './LoadsChart';
 
 type By = 'space' | 'zone' | 'storey';
 const BY: [By, string][] = [
@@ -11,22 +12,6 @@ const BY: [By, string][] = [
   ['zone', 'Zone'],
   ['storey', 'Storey'],
 ];
-
-/** A space, or several together. */
-interface Row {
-  key: string;
-  label: string;
-  keys: string[];
-  area: number;
-  heatLoad: number | null;
-  coolLoad: number | null;
-  heating: number;
-  cooling: number;
-  warm: number;
-  unmet: number;
-  free: [number, number];
-  one: SpaceEstimate | null;
-}
 
 function rowsOf(spaces: SpaceEstimate[], by: By): Row[] {
   const groups = new Map<string, SpaceEstimate[]>();
@@ -58,7 +43,7 @@ const outside = (place: string | undefined) => place !== undefined && place !== 
 function columnsOf(units: Units, by: By): Column<Row>[] {
   const w = units.power;
   const d = units.powerDensity;
-  const e = units.of('kWh/m²');
+  const e = units.heatByArea;
   const t = units.temperature;
   const density = (load: number | null, area: number) =>
     load == null || !(area > 0) ? null : d.to(load / area);
@@ -188,6 +173,7 @@ export function LoadsTab({ result: r }: { result: Estimate }) {
   const select = useView((s) => s.select);
   const selection = useSelection();
   const [by, setBy] = useState<By>('space');
+  const [drawn, setDrawn] = useState(false);
   const rows = useMemo(() => rowsOf(r.spaces, by), [r, by]);
   const columns = useMemo(() => columnsOf(units, by), [units, by]);
   const marked = useMemo(() => {
@@ -205,34 +191,45 @@ export function LoadsTab({ result: r }: { result: Estimate }) {
         cooling <b>{units.power.text(r.coolingLoad)}</b>
         {r.coolingLoad > 0 && ` in month ${r.coolingMonth}, hour ${r.coolingHour}`}
       </p>
-      <Table
-        name="loads"
-        rows={rows}
-        columns={columns}
-        keyOf={(x) => x.key}
-        selection={marked}
-        onSelect={(keys, add) =>
-          select(
-            keys.flatMap((k) => byKey.get(k)?.keys ?? []),
-            add,
-          )
-        }
-        tools={
-          <span className="flex items-center gap-1">
-            {BY.map(([k, label]) => (
-              <button
-                key={k}
-                className={`btn-quiet ${by === k ? 'bg-kelp-soft font-semibold' : ''}`}
-                aria-pressed={by === k}
-                onClick={() => setBy(k)}
-              >
-                By {label.toLowerCase()}
-              </button>
-            ))}
-          </span>
-        }
-        empty="The model has no spaces."
-      />
+      {drawn ? (
+        <div className="min-h-0 flex-1 overflow-y-auto px-3 py-2">
+          <LoadsChart rows={rows} by={by} />
+        </div>
+      ) : (
+        <Table
+          name="loads"
+          rows={rows}
+          columns={columns}
+          keyOf={(x) => x.key}
+          selection={marked}
+          onSelect={(keys, add) =>
+            select(
+              keys.flatMap((k) => byKey.get(k)?.keys ?? []),
+              add,
+            )
+          }
+          empty="The model has no spaces."
+        />
+      )}
+      <div className="flex shrink-0 items-center gap-1 border-t border-line px-2 py-0.5">
+        {BY.map(([k, label]) => (
+          <button
+            key={k}
+            className={`btn-quiet ${by === k ? 'bg-kelp-soft font-semibold' : ''}`}
+            aria-pressed={by === k}
+            onClick={() => setBy(k)}
+          >
+            By {label.toLowerCase()}
+          </button>
+        ))}
+        <button
+          className={`btn-quiet ml-auto ${drawn ? 'bg-kelp-soft font-semibold' : ''}`}
+          aria-pressed={drawn}
+          onClick={() => setDrawn(!drawn)}
+        >
+          Chart
+        </button>
+      </div>
       {space && <Terms space={space} />}
     </div>
   );

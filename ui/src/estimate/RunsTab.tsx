@@ -106,7 +106,7 @@ function Run({
   onEnd: () => void;
   onAssume: () => void;
 }) {
-  const energy = useUnits().of('kWh/m²');
+  const energy = useUnits().heatByArea;
   return (
     <li
       className={`border-b border-line/60 py-1.5 ${chosen ? 'bg-kelp-soft/50' : ''}`}

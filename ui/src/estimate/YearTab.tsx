@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { Estimate } from '../model/estimateCalls';
-import { figures, useUnits } from '../model/units';
+import { figures, useUnits, type Units } from '../model/units';
 import { counted } from '../model/words';
 import { Chart } from './Chart';
 import { base, MONTHS, SERIES } from './charts';
@@ -11,30 +11,30 @@ const sum = (v: number[]) => v.reduce((a, b) => a + b, 0);
 /** What the year comes to: the figures first, then where heat comes from and goes to. */
 export function YearTab({ result: r }: { result: Estimate }) {
   const units = useUnits();
-  const energy = units.of('kWh/m²');
+  const heat = units.heat;
   const flow = (name: string) => r.flows.find((f) => f.flow === name)!.months;
   const heating = sum(flow('HEATING'));
   const cooling = -sum(flow('COOLING'));
-  const charts = useMemo(() => pictures(r), [r]);
+  const charts = useMemo(() => pictures(r, units), [r, units]);
   return (
     <div className="min-h-0 flex-1 overflow-y-auto px-4 py-3" data-testid="year">
       <div className="flex flex-wrap items-baseline gap-x-8 gap-y-1">
         <p>
           <span className="text-[28px] leading-8 font-semibold" data-testid="per-area">
-            {figures(energy.to(r.perArea))}
+            {figures(units.heatByArea.to(r.perArea))}
           </span>{' '}
-          {energy.unit} in the year, of {units.area.text(r.floorArea)} heated or cooled
+          {units.heatByArea.unit} in the year, of {units.area.text(r.floorArea)} heated or cooled
         </p>
         <p>
-          Heating <b>{whole(heating)}</b> kWh, up to <b>{units.power.text(r.peakHeating)}</b>
+          Heating <b>{heat.text(heating)}</b>, up to <b>{units.power.text(r.peakHeating)}</b>
         </p>
         <p>
-          Cooling <b>{whole(cooling)}</b> kWh, up to <b>{units.power.text(r.peakCooling)}</b>
+          Cooling <b>{heat.text(cooling)}</b>, up to <b>{units.power.text(r.peakCooling)}</b>
         </p>
         <p>
-          Light <b>{whole(sum(flow('LIGHTING')))}</b>, equipment{' '}
-          <b>{whole(sum(flow('EQUIPMENT')))}</b>, fans <b>{whole(r.fans)}</b>, hot water{' '}
-          <b>{whole(r.hotWater)}</b> kWh
+          Light <b>{heat.text(sum(flow('LIGHTING')))}</b>, equipment{' '}
+          <b>{heat.text(sum(flow('EQUIPMENT')))}</b>, fans <b>{heat.text(r.fans)}</b>, hot water{' '}
+          <b>{heat.text(r.hotWater)}</b>
         </p>
         <p>
           Cost <b>{whole(r.cost)}</b>, carbon <b>{whole(r.carbon)}</b> kg
@@ -42,7 +42,7 @@ export function YearTab({ result: r }: { result: Estimate }) {
       </div>
       {r.disagreement && (
         <p className="mt-1 max-w-[100ch] font-semibold text-warning" role="note">
-          {r.disagreement}
+          {units.said(r.disagreement)}
         </p>
       )}
       <div className="mt-2 grid grid-cols-[repeat(auto-fill,minmax(360px,1fr))] gap-x-6 gap-y-3">
@@ -58,7 +58,7 @@ export function YearTab({ result: r }: { result: Estimate }) {
               {r.carriers.map((c) => (
                 <tr key={c.label} className="border-b border-line/60">
                   <td>{c.label}</td>
-                  <td className="text-right">{whole(c.bought)} kWh</td>
+                  <td className="text-right">{heat.text(c.bought)}</td>
                   <td className="text-right">{whole(c.cost)}</td>
                   <td className="text-right">{whole(c.carbon)} kg</td>
                 </tr>
@@ -73,8 +73,8 @@ export function YearTab({ result: r }: { result: Estimate }) {
               {[{ method: 'hourly method', heating, cooling }, ...r.opinions].map((o) => (
                 <tr key={o.method} className="border-b border-line/60">
                   <td>{o.method}</td>
-                  <td className="text-right">heating {whole(o.heating)} kWh</td>
-                  <td className="text-right">cooling {whole(o.cooling)} kWh</td>
+                  <td className="text-right">heating {heat.text(o.heating)}</td>
+                  <td className="text-right">cooling {heat.text(o.cooling)}</td>
                 </tr>
               ))}
             </tbody>
@@ -112,16 +112,18 @@ const COLOURS: Record<string, string> = {
   NEIGHBOURS: SERIES.other,
 };
 
-function pictures(r: Estimate) {
+function pictures(r: Estimate, units: Units) {
+  const heat = units.heat;
+  const power = units.power;
   const b = base();
   const flow = (name: string) => r.flows.find((f) => f.flow === name)!.months;
-  const heating = flow('HEATING');
-  const cooling = flow('COOLING').map((v) => -v);
+  const heating = flow('HEATING').map(heat.to);
+  const cooling = flow('COOLING').map((v) => heat.to(-v));
   const months = {
     title: 'Heating and cooling by month',
-    says: 'kWh',
+    says: heat.unit,
     numbers: {
-      columns: ['Month', 'Heating, kWh', 'Cooling, kWh'],
+      columns: ['Month', `Heating, ${heat.unit}`, `Cooling, ${heat.unit}`],
       rows: MONTHS.map((m, i) => [m, heating[i], cooling[i]]),
     },
     option: {
@@ -138,10 +140,10 @@ function pictures(r: Estimate) {
   const at = r.heatingDuration.map((_, i) => Math.round((i / n) * r.hours));
   const duration = {
     title: 'Load duration',
-    says: 'W, by hours of the year',
+    says: `${power.unit}, by hours of the year`,
     numbers: {
-      columns: ['Hours', 'Heating, W', 'Cooling, W'],
-      rows: at.map((h, i) => [h, r.heatingDuration[i], r.coolingDuration[i]]),
+      columns: ['Hours', `Heating, ${power.unit}`, `Cooling, ${power.unit}`],
+      rows: at.map((h, i) => [h, power.to(r.heatingDuration[i]), power.to(r.coolingDuration[i])]),
     },
     option: {
       ...w,
@@ -155,21 +157,21 @@ function pictures(r: Estimate) {
         type: 'line',
         name,
         symbol: 'none',
-        data: data.map((v, i) => [at[i], Math.round(v)]),
+        data: data.map((v, i) => [at[i], Math.round(power.to(v))]),
         color,
       })),
     },
   };
   const flows = r.flows
-    .map((f) => ({ ...f, total: sum(f.months) }))
+    .map((f) => ({ ...f, months: f.months.map(heat.to), total: heat.to(sum(f.months)) }))
     .filter((f) => Math.abs(f.total) > 0.5);
   const balance = {
     title: 'Where heat comes from and goes to',
     wide: true,
-    says: 'kWh in the year; losses to the left',
+    says: `${heat.unit} in the year; losses to the left`,
     height: 300,
     numbers: {
-      columns: ['Flow', ...MONTHS, 'Year, kWh'],
+      columns: ['Flow', ...MONTHS, `Year, ${heat.unit}`],
       rows: flows.map((f) => [f.label, ...f.months, f.total]),
     },
     option: {
@@ -188,7 +190,7 @@ function pictures(r: Estimate) {
       series: [
         {
           type: 'bar',
-          name: 'kWh',
+          name: heat.unit,
           data: flows.map((f) => ({
             value: Math.round(f.total),
             itemStyle: { color: COLOURS[f.flow] },

@@ -35,8 +35,7 @@ const OF: Record<Key, (s: SpaceEstimate) => number | null> = {
 
 /** A figure of the spaces as the stage colours them. */
 export function tintOf(units: Units, key: Key, spaces: SpaceEstimate[]): Tinted {
-  const unit =
-    key === 'warm' ? null : key.endsWith('Load') ? units.powerDensity : units.of('kWh/m²');
+  const unit = key === 'warm' ? null : key.endsWith('Load') ? units.powerDensity : units.heatByArea;
   const values: Record<string, number> = {};
   for (const s of spaces) {
     const v = OF[key](s);

@@ -17,7 +17,7 @@ function estimateMark(runs: EstimateRun[] | undefined, units: Units) {
   if (!newest) return { text: 'Nothing run', mark: 'nothing' };
   if (isOpen(newest)) return { text: 'Running', mark: 'nothing' };
   const done = runs.find((r) => r.state === 'done' && !r.stale);
-  const energy = units.of('kWh/m²');
+  const energy = units.heatByArea;
   if (done?.perArea != null)
     return { text: `${figures(energy.to(done.perArea))} ${energy.unit}`, mark: 'clear' };
   if (newest.lacks.length)

@@ -3315,6 +3315,9 @@ export interface components {
             heatingCarrier: string;
             /** Format: double */
             heatingEfficiency: number;
+            psi: {
+                [key: string]: number;
+            };
             thermalBridges: boolean;
             waterCarrier: string;
             /** Format: double */

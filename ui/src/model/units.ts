@@ -51,7 +51,9 @@ type Named =
   | 'difference'
   | 'temperature'
   | 'airFlow'
-  | 'airFlowByArea';
+  | 'airFlowByArea'
+  | 'heat'
+  | 'heatByArea';
 
 /** Figures and sentences in the units that are shown. */
 export interface Units extends Record<Named, Measure> {
@@ -161,6 +163,8 @@ function made(system: UnitSystem): Units {
     temperature: measure('TEMPERATURE'),
     airFlow: measure('AIR_FLOW'),
     airFlowByArea: measure('AIR_FLOW_BY_AREA'),
+    heat: measure('HEAT', (v) => v.toFixed(0)),
+    heatByArea: measure('HEAT_BY_AREA'),
   };
 
   function measured(v: number | null | undefined, unit: string): string {

@@ -102,7 +102,7 @@ final class EstimateChoice {
 
   private Ready ready(CheckContext context, EstimateSettings s, WeatherYear w, List<String> assumed)
       throws HourlyYear.IncompleteException {
-    Estimate estimate = Estimate.of(context, s, boundaries.psi(context.envelope(), Map.of()), w);
+    Estimate estimate = Estimate.of(context, s, boundaries.psi(context.envelope(), s.psi()), w);
     return new Ready(context, w, s, estimate, assumed);
   }
 

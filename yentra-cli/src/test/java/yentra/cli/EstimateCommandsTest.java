@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -155,6 +156,26 @@ class EstimateCommandsTest {
         CommandRun.of("estimate", "--assume-missing", "--weather", weather, faulty);
     assertThat(assumed.exit()).isZero();
     assertThat(assumed.out()).contains("Assumed:").contains("library's");
+  }
+
+  /** AC14-FZK-Haus of Debian's assimp-testmodels states no U-values at all. */
+  @Test
+  void theRealHouseRunsWithWhatIsMissingAssumed() {
+    Path house = Path.of("/usr/share/assimp/models/IFC/AC14-FZK-Haus.ifc");
+    Assumptions.assumeTrue(Files.exists(house), "assimp-testmodels is not installed");
+    CommandRun r =
+        CommandRun.of(
+            "estimate", "--assume-missing", "--format", "json", "--weather", weather, house);
+    assertThat(r.exit()).isZero();
+    JsonNode j = r.json();
+    assertThat(j.get("zones")).hasSize(7);
+    assertThat(j.get("perArea_kWh_m2").asDouble()).isBetween(40.0, 120.0);
+    assertThat(j.get("balanceError").asDouble()).isLessThan(1e-8);
+    assertThat(j.get("assumptions").toString()).contains("without a U-value have the library");
+    double heating = j.get("annual_kWh").get("heating").asDouble();
+    assertThat(j.get("secondOpinion").get("heating_kWh").asDouble())
+        .as("all spaces are heated alike: the monthly method must agree")
+        .isCloseTo(heating, within(0.1 * heating));
   }
 
   @Test

@@ -7,6 +7,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,6 +17,7 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.demo.DemoFiles;
+import yentra.demo.MarramClimate;
 
 /**
  * The server is killed (SIGKILL) at random moments while a hundred repairs are made: every repair
@@ -65,13 +67,14 @@ class CrashIT {
     }
   }
 
-  /** Ten files come in, and the server is killed while it reads one of them. */
+  /** Ten files come in, years are run, and the server is killed while it is at some of them. */
   @Test
   void jobsThatWereBeingReadGoOn() throws Exception {
     try (RunningYentra yentra = new RunningYentra()) {
       String first = delivery(yentra);
       String project = model(yentra, first).get("delivery").get("projectId").asString();
       byte[] file = DemoFiles.soundGbxml();
+      List<String> runs = runs(yentra, project, first);
       List<String> jobs = new ArrayList<>();
       for (int i = 0; i < 10; i++) {
         HttpResponse<String> a =
@@ -94,6 +97,14 @@ class CrashIT {
         }
         assertThat(state).isEqualTo("done");
       }
+      for (String run : runs) {
+        String state = "";
+        for (int i = 0; !state.equals("done") && i < 1200; i++) {
+          state = get(yentra, "/api/estimates/" + run).get("state").asString();
+          Thread.sleep(100);
+        }
+        assertThat(state).as("a run that was going on").isEqualTo("done");
+      }
       List<String> names = new ArrayList<>();
       get(yentra, "/api/projects/" + project)
           .get("deliveries")
@@ -104,6 +115,41 @@ class CrashIT {
               "f9.xml", "f8.xml", "f7.xml", "f6.xml", "f5.xml", "f4.xml", "f3.xml", "f2.xml",
               "f1.xml", "f0.xml");
     }
+  }
+
+  /** Years of a delivery, asked for and not waited for. */
+  private List<String> runs(RunningYentra yentra, String project, String delivery)
+      throws Exception {
+    post(
+        yentra,
+        "/api/projects/" + project + "/weather?name=coast.epw",
+        "application/octet-stream",
+        MarramClimate.epw());
+    List<String> runs = new ArrayList<>();
+    for (int i = 0; i < 4; i++) {
+      String answer =
+          post(
+              yentra,
+              "/api/deliveries/" + delivery + "/estimates",
+              "application/json",
+              "{\"assumeMissing\":true}".getBytes(StandardCharsets.UTF_8));
+      runs.add(json.readTree(answer).get("id").asString());
+    }
+    return runs;
+  }
+
+  private String post(RunningYentra yentra, String path, String type, byte[] body)
+      throws Exception {
+    HttpResponse<String> a =
+        http.send(
+            request(yentra, path)
+                .header("Content-Type", type)
+                .header("X-Yentra-Person", "Test%20person")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body))
+                .build(),
+            HttpResponse.BodyHandlers.ofString());
+    assertThat(a.statusCode()).as(a.body()).isBetween(200, 299);
+    return a.body();
   }
 
   /** Makes repairs one after the other until there are enough, or the server is gone. */

@@ -12,6 +12,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 import yentra.demo.DemoFiles;
 import yentra.demo.MarramClimate;
 
@@ -60,6 +61,17 @@ class EstimateTest {
       }
     }
     throw new IllegalStateException("the run does not end: " + now);
+  }
+
+  @SuppressWarnings("unchecked")
+  private Map<String, Object> settings() {
+    return JsonMapper.builder()
+        .build()
+        .readValue(yentra.get("/api/projects/" + project + "/estimate-settings").body(), Map.class);
+  }
+
+  private RunningServer.Yentra.Answer put(Map<String, Object> settings) {
+    return yentra.put("/api/projects/" + project + "/estimate-settings", settings);
   }
 
   @Test
@@ -175,24 +187,37 @@ class EstimateTest {
   @Test
   void settingsAreCheckedAndUsed() {
     weather();
-    String at = "/api/projects/" + project + "/estimate-settings";
-    @SuppressWarnings("unchecked")
-    Map<String, Object> s =
-        tools.jackson.databind.json.JsonMapper.builder()
-            .build()
-            .readValue(yentra.get(at).body(), Map.class);
+    Map<String, Object> s = settings();
     double before = ended(ask(false)).get("heating").asDouble();
     s.put("heating", 27);
     s.put("cooling", 26);
-    RunningServer.Yentra.Answer crossed = yentra.put(at, s);
+    RunningServer.Yentra.Answer crossed = put(s);
     assertThat(crossed.status()).isEqualTo(400);
     assertThat(crossed.json().get("detail").asString()).contains("must not be above");
     s.put("heating", 16);
     s.put("airChange", 900);
-    assertThat(yentra.put(at, s).json().get("detail").asString()).contains("Air change");
+    assertThat(put(s).json().get("detail").asString()).contains("Air change");
     s.put("airChange", 0.1);
-    assertThat(yentra.put(at, s).status()).isEqualTo(200);
+    assertThat(put(s).status()).isEqualTo(200);
     assertThat(ended(ask(false)).get("heating").asDouble()).isLessThan(0.8 * before);
+  }
+
+  /** ψ of a type counts for the listed bridges and for the runs. */
+  @Test
+  void psiCanBeReplaced() {
+    weather();
+    Map<String, Object> s = settings();
+    double before = ended(ask(false)).get("heating").asDouble();
+    s.put("psi", Map.of("GF", 0.0, "W", 0.0));
+    assertThat(put(s).status()).isEqualTo(200);
+    for (JsonNode j :
+        yentra.get("/api/deliveries/" + delivery + "/junctions").json().get("junctions")) {
+      boolean replaced = List.of("GF", "W").contains(j.get("type").asString());
+      assertThat(j.get("stated").asBoolean()).isEqualTo(replaced);
+    }
+    assertThat(ended(ask(false)).get("heating").asDouble()).isLessThan(0.95 * before);
+    s.put("psi", Map.of("X", 0.0));
+    assertThat(put(s).json().get("detail").asString()).contains("type X");
   }
 
   @Test

@@ -41,6 +41,11 @@ public enum Quantity {
   PRESSURE(Unit.of("Pa", 1), null, Unit.of("kPa", 1000)),
   ILLUMINANCE(Unit.of("lx", 1), null),
   ENERGY(Unit.of("J", 1), null),
+  /** Of a building over a time. */
+  HEAT(Unit.of("kWh", 1), Unit.of("kBtu", Size.BTU / 3600)),
+  HEAT_BY_AREA(
+      Unit.of("kWh/m²", 1, "kWh/m2"),
+      Unit.of("kBtu/ft²", Size.BTU / 3600 / (Size.FOOT * Size.FOOT))),
   FORCE(Unit.of("N", 1), null),
   FREQUENCY(Unit.of("Hz", 1), null),
   LUMINOUS_FLUX(Unit.of("lm", 1), null),

@@ -84,7 +84,8 @@ class LoadsTest {
             all.absorptance(),
             0,
             all.heatLoss(),
-            all.systems());
+            all.systems(),
+            Map.of());
     HeatingLoads h = estimate(c, s, 0).heatingLoads(0.0);
     assertThat(h.spaces().get(0).neighbours()).isCloseTo(16.2 * 0.4 * -4, within(1e-6));
     assertThat(h.spaces().get(1).neighbours()).isCloseTo(16.2 * 0.4 * 4, within(1e-6));

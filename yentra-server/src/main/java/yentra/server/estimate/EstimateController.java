@@ -20,7 +20,6 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import yentra.core.climate.EpwReader;
-import yentra.server.deliveries.DeliveryStates;
 import yentra.server.web.Problem;
 import yentra.server.web.RequestGuard;
 
@@ -28,14 +27,11 @@ import yentra.server.web.RequestGuard;
 @RestController
 @RequestMapping("/api")
 class EstimateController {
-  private final DeliveryStates states;
   private final WeatherFiles weather;
   private final EstimateRuns runs;
   private final RunEvents events;
 
-  EstimateController(
-      DeliveryStates states, WeatherFiles weather, EstimateRuns runs, RunEvents events) {
-    this.states = states;
+  EstimateController(WeatherFiles weather, EstimateRuns runs, RunEvents events) {
     this.weather = weather;
     this.runs = runs;
     this.events = events;
@@ -147,8 +143,7 @@ class EstimateController {
   /** Linear thermal bridges of the newest state. */
   @GetMapping("/deliveries/{id}/junctions")
   EstimateViews.JunctionsView junctions(@PathVariable UUID id) {
-    DeliveryStates.State s = states.state(id);
-    return EstimateAnswers.junctions(s.context(), EstimateRuns.psi(s));
+    return runs.junctions(id);
   }
 
   /**

@@ -417,7 +417,7 @@ public class EstimateRuns {
             .settings(s.settings().heatLossOptions());
     WeatherYear year = weather.year(r.getWeatherId());
     CheckContext context = s.context();
-    PsiValues psi = psi(s);
+    PsiValues psi = new PsiValues(Junctions.dimensions(s.envelope()), settings.psi());
     List<String> assumed = new ArrayList<>();
     Estimate e;
     try {
@@ -448,9 +448,12 @@ public class EstimateRuns {
     }
   }
 
-  /** ψ for how the envelope is drawn. */
-  static PsiValues psi(DeliveryStates.State s) {
-    return PsiValues.of(Junctions.dimensions(s.envelope()));
+  /** Linear thermal bridges of the newest state, with ψ for how the envelope is drawn. */
+  EstimateViews.JunctionsView junctions(UUID delivery) {
+    DeliveryStates.State s = states.state(delivery);
+    RunSettings settings = weather.settings(store.get(delivery).getProjectId());
+    return EstimateAnswers.junctions(
+        s.context(), new PsiValues(Junctions.dimensions(s.envelope()), settings.stated()));
   }
 
   private void lacks(UUID id, CheckContext context, HourlyYear.IncompleteException x) {

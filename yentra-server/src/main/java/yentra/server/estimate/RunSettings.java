@@ -6,6 +6,7 @@ import java.util.Map;
 import yentra.core.estimate.setting.EstimateSettings;
 import yentra.core.estimate.setting.SpaceSettings;
 import yentra.core.estimate.setting.Systems;
+import yentra.core.junction.JunctionType;
 import yentra.core.thermal.HeatLossOptions;
 import yentra.server.web.Problem;
 
@@ -26,6 +27,7 @@ import yentra.server.web.Problem;
  * @param waterEfficiency in the season
  * @param fanPower W for each l/s
  * @param carriers cost and carbon
+ * @param psi of linear thermal bridges by type in place of the defaults, W/(mK)
  */
 public record RunSettings(
     Double airChange,
@@ -41,7 +43,12 @@ public record RunSettings(
     String waterCarrier,
     double waterEfficiency,
     double fanPower,
-    List<CarrierSetting> carriers) {
+    List<CarrierSetting> carriers,
+    Map<String, Double> psi) {
+  public RunSettings {
+    psi = psi == null ? Map.of() : Map.copyOf(psi);
+  }
+
   /**
    * @param carrier name
    * @param label in words
@@ -79,7 +86,8 @@ public record RunSettings(
         y.hotWater().carrier().name(),
         y.hotWater().efficiency(),
         y.fanPower(),
-        carriers);
+        carriers,
+        Map.of());
   }
 
   /**
@@ -111,7 +119,24 @@ public record RunSettings(
       within("The cost of " + c.label, c.cost, 0, 1000);
       within("The carbon of " + c.label, c.carbon, -10, 100);
     }
+    psi.forEach((t, v) -> within("ψ of " + type(t).label(), v, -2, 5));
     return this;
+  }
+
+  private static JunctionType type(String name) {
+    for (JunctionType t : JunctionType.values()) {
+      if (t.name().equals(name)) {
+        return t;
+      }
+    }
+    throw Problem.bad("Thermal bridges of type " + name + " are not known.");
+  }
+
+  /** ψ in place of the defaults, by type. */
+  Map<JunctionType, Double> stated() {
+    Map<JunctionType, Double> out = new EnumMap<>(JunctionType.class);
+    psi.forEach((t, v) -> out.put(type(t), v));
+    return out;
   }
 
   private static void within(String what, Double v, double least, double most) {
@@ -154,6 +179,7 @@ public record RunSettings(
             coolingEfficiency,
             new Systems.Source(carrier(waterCarrier), waterEfficiency),
             fanPower,
-            factors));
+            factors),
+        stated());
   }
 }

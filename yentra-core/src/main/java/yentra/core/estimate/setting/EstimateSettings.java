@@ -1,6 +1,7 @@
 package yentra.core.estimate.setting;
 
 import java.util.Map;
+import yentra.core.junction.JunctionType;
 import yentra.core.solar.Transposition;
 import yentra.core.thermal.HeatLossOptions;
 
@@ -21,6 +22,7 @@ import yentra.core.thermal.HeatLossOptions;
  * @param heatRecovery share of the warmth of outgoing air that supplied air takes up, 0 to 1
  * @param heatLoss the ground, and how tight spaces are that are not conditioned
  * @param systems that heat and cool
+ * @param psi of linear thermal bridges by type in place of the defaults, W/(mK)
  */
 public record EstimateSettings(
     SpaceSettings all,
@@ -35,7 +37,8 @@ public record EstimateSettings(
     double absorptance,
     double heatRecovery,
     HeatLossOptions heatLoss,
-    Systems systems) {
+    Systems systems,
+    Map<JunctionType, Double> psi) {
   /** What the model says, with the values of the standard where it does not. */
   public static final EstimateSettings STANDARD =
       new EstimateSettings(
@@ -51,7 +54,8 @@ public record EstimateSettings(
           0.6,
           0,
           HeatLossOptions.STANDARD,
-          Systems.STANDARD);
+          Systems.STANDARD,
+          Map.of());
 
   /** The temperature that set-points hold. */
   public enum SetPointOf {
@@ -70,6 +74,7 @@ public record EstimateSettings(
 
   public EstimateSettings {
     spaces = Map.copyOf(spaces);
+    psi = Map.copyOf(psi);
   }
 
   /** For one space. */
@@ -92,6 +97,7 @@ public record EstimateSettings(
         absorptance,
         heatRecovery,
         heatLoss,
-        systems);
+        systems,
+        psi);
   }
 }

@@ -11,6 +11,7 @@ import yentra.core.envelope.UnreadableException;
 import yentra.core.estimate.setting.EstimateSettings.ConvectiveShares;
 import yentra.core.estimate.setting.Systems.Carrier;
 import yentra.core.json.JsonValue;
+import yentra.core.junction.JunctionType;
 import yentra.core.solar.Transposition;
 import yentra.core.thermal.GroundKind;
 import yentra.core.thermal.HeatLossOptions;
@@ -44,6 +45,7 @@ public final class SettingsReader {
           "ground",
           "unconditionedAirChange_1_h",
           "systems",
+          "psi",
           "spaces");
 
   private SettingsReader() {}
@@ -98,7 +100,8 @@ public final class SettingsReader {
             null,
             null,
             leaks == null ? d.heatLoss().airChanges() : leaks),
-        v.member("systems") == null ? d.systems() : systems(v.required("systems")));
+        v.member("systems") == null ? d.systems() : systems(v.required("systems")),
+        psi(v));
   }
 
   private static SpaceSettings space(JsonValue v) throws UnreadableException {
@@ -149,6 +152,21 @@ public final class SettingsReader {
         s.number("cooling", 0, 1, d.cooling()),
         s.number("gains", 0, 1, d.gains()),
         s.number("solar", 0, 1, d.sun()));
+  }
+
+  private static Map<JunctionType, Double> psi(JsonValue v) throws UnreadableException {
+    Map<JunctionType, Double> out = new EnumMap<>(JunctionType.class);
+    JsonValue psi = v.member("psi");
+    if (psi != null) {
+      psi.with(Arrays.stream(JunctionType.values()).map(Enum::name).collect(Collectors.toSet()));
+      for (JunctionType t : JunctionType.values()) {
+        Double value = psi.number(t.name(), -2, 5);
+        if (value != null) {
+          out.put(t, value);
+        }
+      }
+    }
+    return out;
   }
 
   private static Systems systems(JsonValue v) throws UnreadableException {

@@ -278,7 +278,8 @@ class HourlyYearTest {
             all.absorptance(),
             0,
             all.heatLoss(),
-            all.systems());
+            all.systems(),
+            Map.of());
     YearResult y = run(b, s, Boxes.constant(0));
     YearResult.ZoneYear middle = y.zones().get(1);
     assertThat(middle.heating()).isZero();
@@ -325,7 +326,8 @@ class HourlyYearTest {
             all.absorptance(),
             0,
             all.heatLoss(),
-            all.systems());
+            all.systems(),
+            Map.of());
     List<Double> airs = new ArrayList<>();
     HourlyYear.of(
             light().row(1, "wall", "wall", "heavy", null).context(), s, Boxes.constant(0), k -> 0)

@@ -16,7 +16,7 @@ class SettingsReaderTest {
        "conditioned": true, "groundTemperature_C": 10, "solar": false, "thermalBridges": false,
        "setPointOf": "air", "convectiveShare": {"heating": 1, "solar": 0.2}, "sky": "isotropic",
        "groundReflectance": 0.3, "absorptance": 0.7, "heatRecovery": 0.8, "ground": "clay",
-       "unconditionedAirChange_1_h": 1,
+       "unconditionedAirChange_1_h": 1, "psi": {"C": 0.05},
        "systems": {"heating": {"carrier": "electricity", "efficiency": 3.5}, "cooling": 4,
          "hotWater": {"carrier": "electricity", "efficiency": 1}, "fans_W_l_s": 1,
          "carriers": {"electricity": {"cost_kWh": 0.3, "carbon_kg_kWh": 0.1}}},
@@ -44,6 +44,8 @@ class SettingsReaderTest {
     assertThat(s.shares()).isEqualTo(new EstimateSettings.ConvectiveShares(1, 0.4, 0.4, 0.2));
     assertThat(s.sky()).isEqualTo(Transposition.Sky.ISOTROPIC);
     assertThat(s.heatRecovery()).isEqualTo(0.8);
+    assertThat(s.psi())
+        .containsExactly(java.util.Map.entry(yentra.core.junction.JunctionType.C, 0.05));
     assertThat(s.heatLoss().airChanges()).isEqualTo(1);
     assertThat(s.systems().heating().efficiency()).isEqualTo(3.5);
     assertThat(s.systems().carriers().get(Systems.Carrier.ELECTRICITY).carbon()).isEqualTo(0.1);
@@ -72,6 +74,7 @@ class SettingsReaderTest {
         .hasMessageContaining("spaces.B: the model has no space");
     assertThat(refused("{\"systems\": {\"carriers\": {\"coal\": {}}}}"))
         .hasMessageContaining("coal is not known");
+    assertThat(refused("{\"psi\": {\"X\": 1}}")).hasMessageContaining("X is not known");
     assertThat(refused("{\"sky\": \"grey\"}")).hasMessageContaining("isotropic, anisotropic");
     assertThat(refused("[1")).hasMessageContaining("The file of settings is not valid JSON");
   }
