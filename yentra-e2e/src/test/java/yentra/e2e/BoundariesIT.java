@@ -76,7 +76,9 @@ class BoundariesIT {
     b.click(By.xpath("//*[@data-testid='boundaries']//*[@role='row'][contains(., 'Kitchen')]"));
     b.keys("2");
     b.waitFor("the element", () -> b.has("sheet-elements"));
+    String before = b.path("Scope");
     b.press("Put out");
+    b.waitFor("out", () -> !b.path("Scope").equals(before));
     b.keys("3");
     b.press("Boundaries");
     b.press("Find rooms without a space");

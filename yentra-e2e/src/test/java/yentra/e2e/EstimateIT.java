@@ -70,17 +70,16 @@ class EstimateIT {
 
   private void runsSideBySide() {
     tab("Runs");
-    for (int i = 2; i <= 7; i++) {
+    for (int i = 2; i <= 6; i++) {
       int n = i;
       b.click("run");
       b.waitFor("run " + i, () -> states().size() == n);
     }
     // the last one waits for the others
-    b.click(By.cssSelector("[title='Cancel Run 7']"));
+    b.click(By.cssSelector("[title='Cancel Run 6']"));
     b.waitFor("cancelled", () -> states().get(0).equals("cancelled"));
     b.waitFor(
-        "the others done",
-        () -> states().subList(0, 6).stream().filter(s -> s.equals("done")).count() == 5);
+        "the others done", () -> states().stream().filter(s -> s.equals("done")).count() == 4);
     b.waitFor("its figure in the path", () -> b.path("Estimate").contains("kWh/m²"));
   }
 

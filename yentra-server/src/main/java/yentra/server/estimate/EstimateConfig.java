@@ -14,7 +14,7 @@ class EstimateConfig {
   private static final Duration AGAIN = Duration.ofSeconds(5);
 
   @Bean
-  OneTimeTask<Void> estimateTask(EstimateRuns worker) {
+  OneTimeTask<Void> estimateTask(RunWorker worker) {
     return Tasks.oneTime(EstimateRuns.TASK)
         // when the database went away under it
         .onFailure(new FailureHandler.OnFailureRetryLater<>(AGAIN))

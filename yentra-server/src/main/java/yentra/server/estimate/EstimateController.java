@@ -29,11 +29,13 @@ import yentra.server.web.RequestGuard;
 class EstimateController {
   private final WeatherFiles weather;
   private final EstimateRuns runs;
+  private final SiteAnswers site;
   private final RunEvents events;
 
-  EstimateController(WeatherFiles weather, EstimateRuns runs, RunEvents events) {
+  EstimateController(WeatherFiles weather, EstimateRuns runs, SiteAnswers site, RunEvents events) {
     this.weather = weather;
     this.runs = runs;
+    this.site = site;
     this.events = events;
   }
 
@@ -74,7 +76,7 @@ class EstimateController {
   /** The climate that a delivery's project is estimated with; nothing where none is chosen. */
   @GetMapping("/deliveries/{id}/climate")
   ResponseEntity<ClimateViews.ClimateView> climate(@PathVariable UUID id) {
-    return runs.climate(id)
+    return site.climate(id)
         .map(ResponseEntity::ok)
         .orElseGet(() -> ResponseEntity.noContent().build());
   }
@@ -143,7 +145,7 @@ class EstimateController {
   /** Linear thermal bridges of the newest state. */
   @GetMapping("/deliveries/{id}/junctions")
   EstimateViews.JunctionsView junctions(@PathVariable UUID id) {
-    return runs.junctions(id);
+    return site.junctions(id);
   }
 
   /**
@@ -159,6 +161,6 @@ class EstimateController {
     if (month < 1 || month > 12 || hour < 0 || hour > 23) {
       throw Problem.bad("Months go from 1 to 12, hours from 0 to 23.");
     }
-    return runs.sunlight(id, LocalDate.of(2025, month, 21), hour);
+    return site.sunlight(id, LocalDate.of(2025, month, 21), hour);
   }
 }

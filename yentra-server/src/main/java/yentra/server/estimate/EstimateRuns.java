@@ -6,30 +6,21 @@ import static yentra.server.db.Tables.WEATHER;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import java.util.zip.DeflaterOutputStream;
-import java.util.zip.InflaterInputStream;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.JSONB;
 import org.jooq.Record;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -37,23 +28,11 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
-import yentra.core.boundary.Watch;
-import yentra.core.check.measure.CheckContext;
 import yentra.core.climate.WeatherQuantity;
 import yentra.core.climate.WeatherYear;
-import yentra.core.envelope.Site;
-import yentra.core.estimate.Estimate;
-import yentra.core.estimate.MissingAssumed;
 import yentra.core.estimate.hourly.HourSeries;
-import yentra.core.estimate.hourly.HourlyYear;
-import yentra.core.estimate.hourly.Sunlight;
-import yentra.core.estimate.setting.EstimateSettings;
 import yentra.core.intake.ProjectSettings;
-import yentra.core.junction.Junctions;
-import yentra.core.junction.PsiValues;
-import yentra.core.solar.SunPosition;
 import yentra.server.db.tables.records.EstimateRunRecord;
-import yentra.server.deliveries.DeliveryStates;
 import yentra.server.deliveries.DeliveryStore;
 import yentra.server.projects.ProjectStore;
 import yentra.server.web.Problem;
@@ -66,16 +45,12 @@ import yentra.server.web.Stored;
 @Service
 public class EstimateRuns {
   static final TaskDescriptor<Void> TASK = TaskDescriptor.of("estimate");
-  private static final Logger LOG = LoggerFactory.getLogger(EstimateRuns.class);
 
   /** Runs of a delivery that are kept; the oldest go. */
   private static final int KEPT = 12;
 
-  /** Progress is told this often, ns. */
-  private static final long OFTEN = 200_000_000L;
-
   private static final int LONGEST_NAME = 120;
-  private static final List<String> OPEN = List.of("waiting", "running");
+  static final List<String> OPEN = List.of("waiting", "running");
 
   /** All of a run but its result. */
   private static final List<Field<?>> SHOWN =
@@ -101,7 +76,6 @@ public class EstimateRuns {
 
   private final DSLContext db;
   private final DeliveryStore store;
-  private final DeliveryStates states;
   private final ProjectStore projects;
   private final WeatherFiles weather;
   private final TransactionTemplate transaction;
@@ -113,7 +87,6 @@ public class EstimateRuns {
   EstimateRuns(
       DSLContext db,
       DeliveryStore store,
-      DeliveryStates states,
       ProjectStore projects,
       WeatherFiles weather,
       TransactionTemplate transaction,
@@ -123,7 +96,6 @@ public class EstimateRuns {
       Supplier<UUID> ids) {
     this.db = db;
     this.store = store;
-    this.states = states;
     this.projects = projects;
     this.weather = weather;
     this.transaction = transaction;
@@ -131,10 +103,6 @@ public class EstimateRuns {
     this.json = Stored.reader(json);
     this.clock = clock;
     this.ids = ids;
-  }
-
-  private static final class CancelledException extends RuntimeException {
-    private static final long serialVersionUID = 1L;
   }
 
   /**
@@ -205,7 +173,7 @@ public class EstimateRuns {
   }
 
   /** What the envelope of a delivery depends on: the steps in force and the project's settings. */
-  private String key(DeliveryStore.Loaded l) {
+  String key(DeliveryStore.Loaded l) {
     String steps =
         l.inForce().stream().map(e -> e.getId().toString()).collect(Collectors.joining(" "));
     ProjectSettings settings =
@@ -219,41 +187,6 @@ public class EstimateRuns {
     } catch (java.security.NoSuchAlgorithmException e) {
       throw new IllegalStateException("every Java has SHA-256", e);
     }
-  }
-
-  /** The climate that a delivery is estimated with, if one is chosen. */
-  Optional<ClimateViews.ClimateView> climate(UUID delivery) {
-    return weather
-        .of(store.get(delivery).getProjectId())
-        .map(
-            w ->
-                ClimateViews.climate(w, weather.year(w), states.state(delivery).envelope().site()));
-  }
-
-  /**
-   * Sun on the openings of a delivery.
-   *
-   * @param hour of the day that begins then, 0 to 23
-   */
-  EstimateViews.SunlightView sunlight(UUID delivery, LocalDate day, int hour) {
-    DeliveryStates.State s = states.state(delivery);
-    Site site = s.envelope().site();
-    if (site.latitude() == null || site.longitude() == null) {
-      throw Problem.notApplicable("The site has no latitude or longitude. Say where it is.");
-    }
-    Double zone =
-        weather
-            .of(store.get(delivery).getProjectId())
-            .map(w -> weather.year(w).station().timeZone())
-            .orElse(null);
-    Sunlight l = Sunlight.of(s.context(), day, zone);
-    SunPosition sun = l.suns().get(hour);
-    return new EstimateViews.SunlightView(
-        sun.altitude(),
-        sun.azimuth(),
-        l.openings().stream()
-            .map(o -> new EstimateViews.SunView(o.key(), o.hours(), o.shares().get(hour)))
-            .toList());
   }
 
   /** Runs of a delivery, the newest first. */
@@ -339,7 +272,7 @@ public class EstimateRuns {
             .and(ESTIMATE_HOURS.SPACE.eq(space))
             .fetchOptional(ESTIMATE_HOURS.BYTES)
             .orElseThrow(() -> Problem.notFound("The space in this run"));
-    byte[] bytes = inflate(packed);
+    byte[] bytes = Packed.inflate(packed);
     WeatherYear y = weather.year(r.getWeatherId());
     int to = Math.min(y.hours(), from + hours);
     if (from < 0 || from >= y.hours() || hours < 1) {
@@ -378,196 +311,5 @@ public class EstimateRuns {
             db.deleteFrom(ESTIMATE_RUN).where(ESTIMATE_RUN.ID.eq(id)).execute();
           }
         });
-  }
-
-  /** Runs a job to its end. Never throws for what is wrong with the model. */
-  void work(UUID id) {
-    EstimateRunRecord r = db.selectFrom(ESTIMATE_RUN).where(ESTIMATE_RUN.ID.eq(id)).fetchOne();
-    if (r == null || !OPEN.contains(r.getState())) {
-      return;
-    }
-    try {
-      say(id, 0, "Making zones");
-      done(r);
-    } catch (CancelledException e) {
-      LOG.debug("estimate {} was given up", id);
-    } catch (Problem e) {
-      end(id, "failed", e.getMessage(), null);
-    } catch (OutOfMemoryError e) {
-      end(id, "failed", "The estimate needs more memory than the server has.", null);
-    } catch (RuntimeException e) {
-      LOG.error("estimate {} failed", id, e);
-      end(
-          id,
-          "failed",
-          "The estimate could not be made because of a fault in Yentra; the server's log says more.",
-          null);
-    }
-  }
-
-  private void done(EstimateRunRecord r) {
-    DeliveryStore.Loaded l = store.loaded(r.getDeliveryId());
-    if (!key(l).equals(r.getStateKey())) {
-      end(r.getId(), "failed", "The envelope changed before the run began. Run it again.", null);
-      return;
-    }
-    DeliveryStates.State s = states.state(l.delivery(), l.inForce());
-    EstimateSettings settings =
-        json.readValue(r.getSettings().data(), RunSettings.class)
-            .settings(s.settings().heatLossOptions());
-    WeatherYear year = weather.year(r.getWeatherId());
-    CheckContext context = s.context();
-    PsiValues psi = new PsiValues(Junctions.dimensions(s.envelope()), settings.psi());
-    List<String> assumed = new ArrayList<>();
-    Estimate e;
-    try {
-      e = Estimate.of(context, settings, psi, year);
-    } catch (HourlyYear.IncompleteException x) {
-      if (!r.getAssumeMissing()) {
-        lacks(r.getId(), context, x);
-        return;
-      }
-      MissingAssumed taken = MissingAssumed.of(context, x.keys());
-      assumed.addAll(taken.assumptions());
-      context = taken.context();
-      e = complete(context, settings, psi, year);
-    }
-    HourSeries series = new HourSeries(e.year().spaces().size(), year.hours());
-    EstimateViews.EstimateView v =
-        EstimateAnswers.run(
-            e, context, settings.systems(), assumed, series, told(r.getId(), year.hours()));
-    keep(r.getId(), e, series, v);
-  }
-
-  private static Estimate complete(
-      CheckContext context, EstimateSettings settings, PsiValues psi, WeatherYear year) {
-    try {
-      return Estimate.of(context, settings, psi, year);
-    } catch (HourlyYear.IncompleteException e) {
-      throw new IllegalStateException("what is missing was assumed, and is missing still", e);
-    }
-  }
-
-  /** Linear thermal bridges of the newest state, with ψ for how the envelope is drawn. */
-  EstimateViews.JunctionsView junctions(UUID delivery) {
-    DeliveryStates.State s = states.state(delivery);
-    RunSettings settings = weather.settings(store.get(delivery).getProjectId());
-    return EstimateAnswers.junctions(
-        s.context(), new PsiValues(Junctions.dimensions(s.envelope()), settings.stated()));
-  }
-
-  private void lacks(UUID id, CheckContext context, HourlyYear.IncompleteException x) {
-    List<EstimateViews.LackView> lacks =
-        x.keys().stream()
-            .map(k -> new EstimateViews.LackView(k, context.naming().object(k)))
-            .toList();
-    end(
-        id,
-        "failed",
-        lacks.size() == 1
-            ? "1 surface or opening has no U-value."
-            : lacks.size() + " surfaces or openings have no U-value.",
-        JSONB.valueOf(json.writeValueAsString(lacks)));
-  }
-
-  private void keep(UUID id, Estimate e, HourSeries series, EstimateViews.EstimateView v) {
-    transaction.executeWithoutResult(
-        t -> {
-          int n =
-              db.update(ESTIMATE_RUN)
-                  .set(ESTIMATE_RUN.STATE, "done")
-                  .set(ESTIMATE_RUN.PROGRESS, 1.0)
-                  .set(ESTIMATE_RUN.MESSAGE, "Done")
-                  .set(ESTIMATE_RUN.RESULT, JSONB.valueOf(json.writeValueAsString(v)))
-                  .set(
-                      ESTIMATE_RUN.HEATING,
-                      v.spaces().stream()
-                          .mapToDouble(EstimateViews.SpaceEstimateView::heating)
-                          .sum())
-                  .set(
-                      ESTIMATE_RUN.COOLING,
-                      v.spaces().stream()
-                          .mapToDouble(EstimateViews.SpaceEstimateView::cooling)
-                          .sum())
-                  .set(ESTIMATE_RUN.PER_AREA, v.perArea())
-                  .set(ESTIMATE_RUN.ENDED_AT, clock.instant())
-                  .where(ESTIMATE_RUN.ID.eq(id))
-                  .and(ESTIMATE_RUN.STATE.in(OPEN))
-                  .execute();
-          if (n == 0) {
-            throw new CancelledException();
-          }
-          // another node may have begun the same run before it died
-          db.deleteFrom(ESTIMATE_HOURS).where(ESTIMATE_HOURS.RUN_ID.eq(id)).execute();
-          List<String> spaces = e.year().spaces();
-          for (int z = 0; z < spaces.size(); z++) {
-            db.insertInto(ESTIMATE_HOURS)
-                .set(ESTIMATE_HOURS.RUN_ID, id)
-                .set(ESTIMATE_HOURS.SPACE, spaces.get(z))
-                .set(ESTIMATE_HOURS.BYTES, deflate(series.bytes(z)))
-                .execute();
-          }
-        });
-  }
-
-  private static byte[] deflate(byte[] bytes) {
-    ByteArrayOutputStream out = new ByteArrayOutputStream(bytes.length / 2);
-    try (DeflaterOutputStream d = new DeflaterOutputStream(out)) {
-      d.write(bytes);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-    return out.toByteArray();
-  }
-
-  private static byte[] inflate(byte[] packed) {
-    try (InflaterInputStream in =
-        new InflaterInputStream(new java.io.ByteArrayInputStream(packed))) {
-      return in.readAllBytes();
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
-
-  private Watch told(UUID id, int hours) {
-    long[] told = {0};
-    return share -> {
-      long now = System.nanoTime();
-      if (now - told[0] > OFTEN) {
-        told[0] = now;
-        int done = (int) Math.min(hours, Math.round(share / EstimateAnswers.YEAR * hours));
-        say(
-            id,
-            share,
-            done < hours
-                ? String.format(java.util.Locale.ROOT, "%,d of %,d hours", done, hours)
-                : "Design days");
-      }
-    };
-  }
-
-  private void say(UUID id, double progress, String message) {
-    int n =
-        db.update(ESTIMATE_RUN)
-            .set(ESTIMATE_RUN.STATE, "running")
-            .set(ESTIMATE_RUN.PROGRESS, progress)
-            .set(ESTIMATE_RUN.MESSAGE, message)
-            .where(ESTIMATE_RUN.ID.eq(id))
-            .and(ESTIMATE_RUN.STATE.in(OPEN))
-            .execute();
-    if (n == 0) {
-      throw new CancelledException();
-    }
-  }
-
-  private void end(UUID id, String state, String message, JSONB lacks) {
-    db.update(ESTIMATE_RUN)
-        .set(ESTIMATE_RUN.STATE, state)
-        .set(ESTIMATE_RUN.MESSAGE, message)
-        .set(ESTIMATE_RUN.MISSING, lacks)
-        .set(ESTIMATE_RUN.ENDED_AT, clock.instant())
-        .where(ESTIMATE_RUN.ID.eq(id))
-        .and(ESTIMATE_RUN.STATE.in(OPEN))
-        .execute();
   }
 }
