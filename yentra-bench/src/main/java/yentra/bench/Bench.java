@@ -27,6 +27,7 @@ import yentra.core.envelope.UnreadableException;
 import yentra.core.finding.Limits;
 import yentra.core.finding.Severity;
 import yentra.core.gbxml.GbxmlReader;
+import yentra.core.gbxml.GbxmlVersion;
 import yentra.core.gbxml.GbxmlWriter;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.DeliveryReader;
@@ -109,7 +110,7 @@ public final class Bench {
     Path file = Files.createTempFile("yentra-bench", ".xml");
     try {
       try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file), 1 << 16)) {
-        GbxmlWriter.write(OfficeModel.of(rooms), SurfaceTypes.STANDARD, out);
+        GbxmlWriter.write(OfficeModel.of(rooms), SurfaceTypes.STANDARD, GbxmlVersion.V6_01, out);
       }
       double scan = best(() -> scan(file));
       double read = best(() -> read(file));
@@ -221,7 +222,8 @@ public final class Bench {
   }
 
   private static Object write(Envelope e) throws IOException {
-    GbxmlWriter.write(e, SurfaceTypes.STANDARD, OutputStream.nullOutputStream());
+    GbxmlWriter.write(
+        e, SurfaceTypes.STANDARD, GbxmlVersion.V6_01, OutputStream.nullOutputStream());
     return e;
   }
 }

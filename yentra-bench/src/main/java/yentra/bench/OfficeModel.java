@@ -24,6 +24,7 @@ import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.Zone;
+import yentra.core.gbxml.GbxmlVersion;
 import yentra.core.gbxml.GbxmlWriter;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
@@ -55,7 +56,8 @@ final class OfficeModel {
    */
   public static void main(String[] args) throws IOException {
     try (OutputStream out = Files.newOutputStream(Path.of(args[1]))) {
-      GbxmlWriter.write(of(Integer.parseInt(args[0])), SurfaceTypes.STANDARD, out);
+      GbxmlWriter.write(
+          of(Integer.parseInt(args[0])), SurfaceTypes.STANDARD, GbxmlVersion.V6_01, out);
     }
   }
 

@@ -30,6 +30,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.core.envelope.SurfaceTypes;
+import yentra.core.gbxml.GbxmlVersion;
 import yentra.core.gbxml.GbxmlWriter;
 
 /**
@@ -157,7 +158,7 @@ public final class Storm {
 
   private static byte[] model(int spaces) throws IOException {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
-    GbxmlWriter.write(OfficeModel.of(spaces), SurfaceTypes.STANDARD, out);
+    GbxmlWriter.write(OfficeModel.of(spaces), SurfaceTypes.STANDARD, GbxmlVersion.V6_01, out);
     return out.toByteArray();
   }
 

@@ -23,10 +23,15 @@ import yentra.core.scope.ScopeSheet;
 import yentra.core.scope.ScopeState;
 import yentra.core.scope.ScopeStep;
 
-/** A file read and checked, with the times it took in milliseconds. */
+/**
+ * A file read and checked, with the times it took in milliseconds.
+ *
+ * @param stage what it was made of
+ */
 record Checked(
     Path file,
     DeliveryFormat format,
+    Stage stage,
     CheckContext context,
     List<Finding> findings,
     long readMs,
@@ -69,6 +74,7 @@ record Checked(
     return new Checked(
         file,
         delivery.format(),
+        stage,
         context,
         findings,
         (t1 - t0) / 1_000_000,

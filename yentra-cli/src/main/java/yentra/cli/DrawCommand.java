@@ -2,14 +2,15 @@ package yentra.cli;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import yentra.core.boundary.BoundaryOptions;
+import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
+import yentra.core.exchange.HandoverFormat;
 import yentra.core.finding.Limits;
 import yentra.core.intake.DeliveryFormat;
 
@@ -17,7 +18,7 @@ import yentra.core.intake.DeliveryFormat;
 @Command(
     name = "draw",
     description =
-        "Makes the envelope of a plan document and writes it: OUT.xml as gbXML 6.01, OUT.ifc as IFC4.",
+        "Makes the envelope of a plan document and writes it: OUT.xml as gbXML 6.01, OUT.ifc as IFC4, OUT.glb, OUT.dxf.",
     mixinStandardHelpOptions = true)
 final class DrawCommand implements Callable<Integer> {
   @Parameters(paramLabel = "PLAN", description = "a plan document (JSON)")
@@ -28,22 +29,16 @@ final class DrawCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException, UnreadableException {
-    OutputFormat format = OutputFormat.of(null, out);
+    HandoverFormat format = TranslateCommand.format(null, out);
+    if (format == HandoverFormat.XLSX) {
+      throw new IOException("Schedules are made of a building that is there: use translate.");
+    }
     Checked checked = Checked.of(in, Limits.STANDARD, BoundaryOptions.STANDARD, null, null);
     if (checked.format() != DeliveryFormat.PLAN) {
       throw new IOException(in + " is no plan document. Use translate for IFC and gbXML.");
     }
-    Handover handover = format.write(checked);
+    Handover handover = Handover.of(format, checked.context(), ReadLimits.standard());
     checked.envelope().notes().forEach(n -> System.out.println("note: " + n.message()));
-    handover.notes().forEach(n -> System.out.println("note: " + n));
-    return Output.handover(
-        out,
-        handover,
-        String.format(
-            Locale.ROOT,
-            "%d spaces, %d surfaces, %d openings",
-            checked.envelope().spaces().size(),
-            checked.envelope().surfaces().size(),
-            checked.envelope().openingCount()));
+    return Output.handover(out, handover);
   }
 }

@@ -6,6 +6,8 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.Locale;
+import java.util.stream.Collectors;
 import yentra.core.exchange.Handover;
 
 /**
@@ -35,22 +37,50 @@ final class Output {
   }
 
   /**
-   * Writes a handover and says what reading it back gave.
+   * Refuses to write over the file that was delivered.
    *
-   * @param holds what is in it, in a few words
-   * @return the exit code: 0 when it was read back equal, else 1
+   * @throws IOException when the two are one
    */
-  static int handover(Path out, Handover handover, String holds) throws IOException {
+  static void isNot(Path out, Path in) throws IOException {
+    if (in.toAbsolutePath().normalize().equals(out.toAbsolutePath().normalize())) {
+      throw new IOException("OUT is the file that was delivered: give it another name.");
+    }
+  }
+
+  /**
+   * Writes a handover and says what is in it and what reading it back gave.
+   *
+   * @return the exit code: 0 when it was read back equal, or is of a format that is not read, and
+   *     its standard takes it; else 1
+   */
+  static int handover(Path out, Handover handover) throws IOException {
     write(
         out,
         stream -> {
           stream.write(handover.bytes());
           return null;
         });
-    int n = handover.differences().size();
+    handover.notes().forEach(n -> System.out.println("note: " + n));
+    handover.faults().forEach(f -> System.out.println("against the standard: " + f));
     handover.differences().forEach(d -> System.out.println("differs: " + d));
+    int n = handover.differences().size();
+    String holds =
+        handover.counts().entrySet().stream()
+            .map(e -> e.getValue() + " " + e.getKey().toLowerCase(Locale.ROOT))
+            .collect(Collectors.joining(", "));
+    String back =
+        !handover.format().isReadBack()
+            ? ""
+            : n == 0 ? "; read back equal" : "; read back with " + n + " differences";
     System.out.println(
-        out + ": " + holds + "; read back " + (n == 0 ? "equal" : "with " + n + " differences"));
-    return n == 0 ? 0 : 1;
+        out
+            + ": "
+            + handover.format().label()
+            + ", "
+            + handover.bytes().length
+            + " bytes: "
+            + holds
+            + back);
+    return handover.isProven() ? 0 : 1;
   }
 }

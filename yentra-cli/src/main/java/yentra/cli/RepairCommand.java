@@ -22,6 +22,7 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
+import yentra.core.exchange.HandoverFormat;
 import yentra.core.finding.Finding;
 import yentra.core.finding.Limits;
 import yentra.core.finding.Severity;
@@ -67,9 +68,7 @@ final class RepairCommand implements Callable<Integer> {
     if (safe && all) {
       throw new IOException("Say --safe or --all, not both.");
     }
-    if (in.toAbsolutePath().normalize().equals(out.toAbsolutePath().normalize())) {
-      throw new IOException("OUT is the file that was delivered: give it another name.");
-    }
+    Output.isNot(out, in);
     Limits set = choice.limits();
     ScopeSheet applied = choice.sheet();
     Checked before = Checked.of(in, set, boundaries.options(), applied, null);
@@ -78,7 +77,9 @@ final class RepairCommand implements Callable<Integer> {
     RepairPlan plan = all ? Planner.all(start, Watch.NONE) : Planner.safe(start, Watch.NONE);
     long t1 = System.nanoTime();
     Envelope mended = plan.after().context().envelope();
-    Handover handover = Handover.gbxml(mended, before.context().types(), ReadLimits.standard());
+    Handover handover =
+        Handover.of(
+            HandoverFormat.GBXML_6_01, before.context().with(mended), ReadLimits.standard());
     Output.write(
         out,
         stream -> {

@@ -179,8 +179,10 @@ class ArchitectureTest {
           .mayOnlyAccessLayers("geometry", "envelope")
           .whereLayer("exchange")
           .mayOnlyAccessLayers(
+              "units",
               "geometry",
               "envelope",
+              "model",
               "boundary",
               "gbxml",
               "ifc",
@@ -189,6 +191,7 @@ class ArchitectureTest {
               "finding",
               "check",
               "thermal",
+              "junction",
               "repair");
 
   /** What a check is made of, its families, which know nothing of each other, and the run. */

@@ -36,6 +36,7 @@ import yentra.core.envelope.Zone;
 import yentra.core.finding.Finding;
 import yentra.core.finding.Limits;
 import yentra.core.gbxml.GbxmlReader;
+import yentra.core.gbxml.GbxmlVersion;
 import yentra.core.gbxml.GbxmlWriter;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
@@ -219,7 +220,7 @@ public final class Fixtures {
   public static byte[] write(Envelope e) {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     try {
-      GbxmlWriter.write(e, SurfaceTypes.STANDARD, out);
+      GbxmlWriter.write(e, SurfaceTypes.STANDARD, GbxmlVersion.V6_01, out);
     } catch (IOException x) {
       throw new UncheckedIOException(x);
     }

@@ -19,6 +19,7 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
+import yentra.core.gbxml.GbxmlVersion;
 import yentra.core.gbxml.GbxmlWriter;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Transform;
@@ -49,7 +50,7 @@ final class Faults {
   static byte[] write(Envelope e) {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     try {
-      GbxmlWriter.write(e, SurfaceTypes.STANDARD, out);
+      GbxmlWriter.write(e, SurfaceTypes.STANDARD, GbxmlVersion.V6_01, out);
     } catch (IOException x) {
       throw new UncheckedIOException(x);
     }

@@ -13,13 +13,15 @@ import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import yentra.core.boundary.Watch;
+import yentra.core.check.measure.CheckContext;
 import yentra.core.check.run.CheckCatalogue;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
-import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
+import yentra.core.exchange.HandoverFormat;
 import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
 import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.IfcModel;
 import yentra.core.intake.DeliveryReader;
@@ -80,7 +82,10 @@ class ReaderFuzzTest {
       if (d.model() instanceof IfcModel m && findings.isEmpty()) {
         assertThat(lost(bytes, m)).as("not read, and nothing says so").isEmpty();
       }
-      Handover.gbxml(e, SurfaceTypes.STANDARD, ReadLimits.standard());
+      Handover.of(
+          HandoverFormat.GBXML_6_01,
+          new CheckContext(e, Limits.STANDARD, Tolerance.standard()),
+          ReadLimits.standard());
       return true;
     } catch (UnreadableException e) {
       assertThat(e.getMessage()).isNotBlank().doesNotContain("Exception").hasSizeLessThan(600);

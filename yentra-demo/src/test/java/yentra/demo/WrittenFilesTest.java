@@ -4,16 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import yentra.core.boundary.SpaceVolume;
@@ -22,9 +18,9 @@ import yentra.core.check.measure.CheckContext;
 import yentra.core.check.run.CheckCatalogue;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
-import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.Handover;
+import yentra.core.exchange.HandoverFormat;
 import yentra.core.finding.Finding;
 import yentra.core.finding.Limits;
 import yentra.core.finding.Severity;
@@ -41,52 +37,23 @@ import yentra.core.pipeline.StageOptions;
  */
 class WrittenFilesTest {
   private static final Tolerance T = Tolerance.standard();
-  private static final Path HOUSE = Path.of("/usr/share/assimp/models/IFC/AC14-FZK-Haus.ifc");
-  private static final Path CASES = Path.of("../../shared/cases");
-
-  /** One file. */
-  record Case(String name, byte[] bytes) {
-    @Override
-    public String toString() {
-      return name;
-    }
-  }
-
-  static Stream<Case> files() throws Exception {
-    Map<String, byte[]> out = new LinkedHashMap<>();
-    out.put("sound demo.xml", DemoFiles.soundGbxml());
-    out.put("faulty demo.xml", DemoFiles.faultyGbxml());
-    out.put("demo.ifc", DemoFiles.architectsIfc());
-    if (Files.exists(HOUSE)) {
-      out.put("house.ifc", Files.readAllBytes(HOUSE));
-    }
-    if (Files.isDirectory(CASES)) {
-      try (Stream<Path> all = Files.walk(CASES, 3)) {
-        for (Path p : all.filter(WrittenFilesTest::isModel).sorted().toList()) {
-          out.put(p.getParent().getFileName() + "/" + p.getFileName(), Files.readAllBytes(p));
-        }
-      }
-    }
-    return out.entrySet().stream().map(e -> new Case(e.getKey(), e.getValue()));
-  }
-
-  private static boolean isModel(Path p) {
-    String name = p.getFileName().toString();
-    return name.startsWith("model") && name.matches(".*\\.(xml|ifc|ifczip)");
-  }
 
   @ParameterizedTest(name = "{0}")
-  @MethodSource("files")
-  void whatIsWrittenIsSound(Case c) throws Exception {
+  @MethodSource("yentra.demo.WrittenCases#all")
+  void whatIsWrittenIsSound(WrittenCases.Case c) throws Exception {
     Envelope e;
     try {
-      e = read(c.bytes);
+      e = read(c.bytes());
     } catch (UnreadableException hostile) {
       return;
     }
     CheckContext before = new CheckContext(e, Limits.STANDARD, T);
     List<Finding> found = CheckCatalogue.run(before);
-    Handover h = Handover.gbxml(e, SurfaceTypes.STANDARD, ReadLimits.standard());
+    Handover h =
+        Handover.of(
+            HandoverFormat.GBXML_6_01,
+            new CheckContext(e, Limits.STANDARD, Tolerance.standard()),
+            ReadLimits.standard());
     assertThat(h.differences()).isEmpty();
     Set<String> enclosed = new HashSet<>();
     for (SpaceVolume v : before.volumes().all()) {

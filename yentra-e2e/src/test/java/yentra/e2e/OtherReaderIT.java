@@ -16,11 +16,13 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import yentra.core.boundary.SpaceVolumes;
+import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Rules;
-import yentra.core.envelope.SurfaceTypes;
 import yentra.core.exchange.Handover;
+import yentra.core.exchange.HandoverFormat;
+import yentra.core.finding.Limits;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.geometry.FaceMesh;
 import yentra.core.geometry.Tolerance;
@@ -125,7 +127,11 @@ class OtherReaderIT {
   private static void opensTheSame(Envelope e) throws Exception {
     Path file = Files.createTempFile("yentra-written", ".ifc");
     try {
-      Handover made = Handover.ifc(e, SurfaceTypes.STANDARD, ReadLimits.standard());
+      Handover made =
+          Handover.of(
+              HandoverFormat.IFC4,
+              new CheckContext(e, Limits.STANDARD, Tolerance.standard()),
+              ReadLimits.standard());
       Files.write(file, made.bytes());
       Opened o = open(file);
       SpaceVolumes volumes = SpaceVolumes.of(e, Rules.standard());

@@ -191,7 +191,8 @@ public final class BoundaryMatching {
 
   /** The area two boundaries share if they are a pair, or 0. */
   private double common(DeliveredBoundary a, DeliveredBoundary b) {
-    if (a.space().equals(b.space()) || !near(a, b)) {
+    // what stands in a room has it on both sides; without an element nothing does
+    if (a.space().equals(b.space()) && a.virtual() || !near(a, b)) {
       return 0;
     }
     Plane p = a.face().plane();
@@ -301,6 +302,9 @@ public final class BoundaryMatching {
   }
 
   private SurfaceType type(DeliveredBoundary w, DeliveredBoundary other) {
+    if (w.stated() != null) {
+      return w.stated();
+    }
     double tilt = w.face().tilt();
     if (w.virtual()) {
       return SurfaceType.AIR;

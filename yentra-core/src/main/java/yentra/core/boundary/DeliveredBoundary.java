@@ -1,6 +1,7 @@
 package yentra.core.boundary;
 
 import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
 
 /**
@@ -17,6 +18,7 @@ import yentra.core.geometry.Polygon;
  * @param virtual there is no barrier
  * @param side what the delivery says of the other side
  * @param corresponding key of the boundary on the other side as delivered, or empty
+ * @param stated the type that the delivery says in so many words, or null
  * @param source the boundary in the file
  */
 public record DeliveredBoundary(
@@ -30,6 +32,7 @@ public record DeliveredBoundary(
     boolean virtual,
     OtherSide side,
     String corresponding,
+    SurfaceType stated,
     SourceRef source) {
   /** What the boundary stands for. */
   public enum Role {
@@ -55,12 +58,34 @@ public record DeliveredBoundary(
 
   DeliveredBoundary withFace(Polygon f) {
     return new DeliveredBoundary(
-        key, space, f, element, elementKey, hostKey, role, virtual, side, corresponding, source);
+        key,
+        space,
+        f,
+        element,
+        elementKey,
+        hostKey,
+        role,
+        virtual,
+        side,
+        corresponding,
+        stated,
+        source);
   }
 
   /** The same boundary under another key. */
   public DeliveredBoundary withKey(String k) {
     return new DeliveredBoundary(
-        k, space, face, element, elementKey, hostKey, role, virtual, side, corresponding, source);
+        k,
+        space,
+        face,
+        element,
+        elementKey,
+        hostKey,
+        role,
+        virtual,
+        side,
+        corresponding,
+        stated,
+        source);
   }
 }

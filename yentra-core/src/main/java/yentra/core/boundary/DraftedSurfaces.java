@@ -111,6 +111,7 @@ final class DraftedSurfaces {
         false,
         DeliveredBoundary.OtherSide.NOT_SAID,
         "",
+        null,
         null);
   }
 

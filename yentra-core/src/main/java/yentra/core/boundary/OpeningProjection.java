@@ -135,6 +135,7 @@ final class OpeningProjection {
             false,
             DeliveredBoundary.OtherSide.NOT_SAID,
             "",
+            null,
             c.source()),
         constructions,
         options.types());

@@ -40,6 +40,26 @@ public record Delivered(
     prologue = java.util.List.copyOf(prologue);
   }
 
+  public Delivered withRoot(Extras x) {
+    return new Delivered(
+        format,
+        schema,
+        length,
+        area,
+        volume,
+        temperature,
+        campus,
+        x,
+        campusExtras,
+        prologue,
+        origin);
+  }
+
+  public Delivered withCampusExtras(Extras x) {
+    return new Delivered(
+        format, schema, length, area, volume, temperature, campus, root, x, prologue, origin);
+  }
+
   /** The frame of an envelope that was not read from gbXML: SI throughout. */
   public static Delivered si(String format, String schema, Vec3 origin) {
     return new Delivered(

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import yentra.core.geometry.PlanarOverlay;
+import yentra.core.geometry.Plane;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Vec3;
 
@@ -93,6 +94,17 @@ public record Surface(
       }
     }
     return Optional.empty();
+  }
+
+  /**
+   * The outline of an opening on the face of the {@code i}-th space, turned as that face is: its
+   * own on the first, dropped onto the plane of the second.
+   */
+  public Polygon outlineOn(Opening opening, int i) {
+    Plane plane = face(i).plane();
+    Polygon own = opening.polygon();
+    Polygon there = i == 0 ? own : own.on(plane);
+    return there.areaVector().dot(plane.normal()) < 0 ? there.reversed() : there;
   }
 
   /** Area in m² without the openings' area (never below zero). */

@@ -41,6 +41,20 @@ final class IfcReadBack {
   private final Tolerance tolerance;
   private final Vec3 shift;
   private final List<String> differences = new ArrayList<>();
+  private final Set<String> typed = new HashSet<>();
+
+  /**
+   * What was found.
+   *
+   * @param differences one sentence a difference
+   * @param typed keys of surfaces that came back with another type
+   */
+  record Result(List<String> differences, Set<String> typed) {
+    Result {
+      differences = List.copyOf(differences);
+      typed = Set.copyOf(typed);
+    }
+  }
 
   private IfcReadBack(
       Envelope a, Envelope b, UnaryOperator<String> globalIds, Tolerance tolerance) {
@@ -56,15 +70,14 @@ final class IfcReadBack {
    *
    * @param globalIds the GlobalId that was written for a key
    * @param tolerance of outlines
-   * @return one sentence a difference
    */
-  static List<String> between(
+  static Result between(
       Envelope a, Envelope b, UnaryOperator<String> globalIds, Tolerance tolerance) {
     IfcReadBack r = new IfcReadBack(a, b, globalIds, tolerance);
     r.spaces();
     r.storeysAndZones();
     r.surfaces();
-    return List.copyOf(r.differences);
+    return new Result(r.differences, r.typed);
   }
 
   /** The key under which an object is read. */
@@ -125,6 +138,11 @@ final class IfcReadBack {
   }
 
   private void surfaces() {
+    same(
+        "the building",
+        "number of openings that lie in no surface",
+        a.orphans().size(),
+        b.orphans().size());
     Map<String, Surface> left = new HashMap<>();
     b.surfaces().stream().filter(s -> !s.sides().isEmpty()).forEach(s -> left.put(s.key(), s));
     for (Surface x : a.surfaces()) {
@@ -144,6 +162,9 @@ final class IfcReadBack {
   private void surface(Surface x, Surface y) {
     String what = "surface " + x.key();
     same(what, "type", x.type(), y.type());
+    if (x.type() != y.type()) {
+      typed.add(x.key());
+    }
     same(what, "exposure", x.exposure(), y.exposure());
     same(
         what,

@@ -26,7 +26,8 @@ import yentra.core.geometry.Seam;
 import yentra.core.units.Quantity;
 
 /**
- * Writes an {@link Envelope} as gbXML 6.01, children in the schema's conventional order.
+ * Writes an {@link Envelope} as gbXML, children in the order of the schema, also those that are
+ * carried along.
  *
  * <p>Lengths, areas, volumes and temperatures are written in the units that the delivered document
  * declared, so that what is carried over from it unchanged keeps its meaning; thermal values are
@@ -37,7 +38,10 @@ import yentra.core.units.Quantity;
  * depend on the envelope alone.
  */
 public final class GbxmlWriter {
-  public static final String VERSION = "6.01";
+  /** The version that brought exposedToSun. */
+  private static final String SUN_SINCE =
+      GbxmlRules.STANDARD.of("Surface").attributes().get("exposedToSun").since();
+
   private static final String NAMESPACE = "http://www.gbxml.org/schema";
   private final GbxmlOutput out;
   private final GeometryWriter geometry;
@@ -45,9 +49,12 @@ public final class GbxmlWriter {
   private final ConditionWriter conditions;
   private final Envelope envelope;
   private final SurfaceTypes types;
+  private final GbxmlVersion version;
 
-  private GbxmlWriter(Envelope envelope, SurfaceTypes types, OutputStream out) {
+  private GbxmlWriter(
+      Envelope envelope, SurfaceTypes types, GbxmlVersion version, OutputStream out) {
     this.types = types;
+    this.version = version;
     this.envelope = envelope;
     this.out = new GbxmlOutput(envelope.delivered(), out);
     this.geometry = new GeometryWriter(this.out, envelope.site());
@@ -58,11 +65,13 @@ public final class GbxmlWriter {
   /**
    * Writes the document in UTF-8; the caller closes the stream.
    *
+   * @param envelope one that holds nothing which the version does not know ({@link VersionFit})
    * @throws IOException when the stream does
    */
-  public static void write(Envelope envelope, SurfaceTypes types, OutputStream out)
+  public static void write(
+      Envelope envelope, SurfaceTypes types, GbxmlVersion version, OutputStream out)
       throws IOException {
-    new GbxmlWriter(envelope, types, out).document();
+    new GbxmlWriter(envelope, types, version, out).document();
   }
 
   /** Whether a name can be written: XML has no place for control characters. */
@@ -83,7 +92,7 @@ public final class GbxmlWriter {
       out.attribute("useSIUnitsForResults", "true");
     }
     out.attributes(out.frame().root());
-    out.attribute("version", VERSION);
+    out.attribute("version", version.code());
     out.append(">\n");
     out.deeper(1);
     campus();
@@ -103,7 +112,9 @@ public final class GbxmlWriter {
   }
 
   private void campus() throws IOException {
-    out.open("Campus", out.frame().campus(), Map.of(), out.frame().campusExtras());
+    Extras extras = out.frame().campusExtras();
+    out.open("Campus", out.frame().campus(), Map.of(), extras);
+    Extras behind = out.leading("Campus", extras, "Location");
     location();
     for (Building building : buildings()) {
       building(building);
@@ -115,7 +126,7 @@ public final class GbxmlWriter {
     for (Opening o : envelope.orphans()) {
       opening(o, o.polygon());
     }
-    out.close("Campus", out.frame().campusExtras());
+    out.close("Campus", behind);
   }
 
   /** Spaces without a building get one: the standard has no other place for them. */
@@ -126,14 +137,15 @@ public final class GbxmlWriter {
     return List.of(new Building("building-1", "", "", null, SourceRef.REPAIR, Extras.NONE));
   }
 
+  /** What stands for a postal code that nobody stated: the schema asks for one. */
+  static final String NO_POSTAL_CODE = "00000";
+
   private void location() {
     Site s = envelope.site();
-    if (s.equals(Site.UNKNOWN)) {
-      return;
+    out.open("Location", null, Map.of(), s.extras());
+    if (s.extras().fragments().stream().noneMatch(f -> f.startsWith("<ZipcodeOrPostalCode"))) {
+      out.text("ZipcodeOrPostalCode", NO_POSTAL_CODE);
     }
-    out.line("<Location>");
-    out.enter(s.extras());
-    out.deeper(1);
     if (s.longitude() != null) {
       out.text("Longitude", GbxmlOutput.number(s.longitude()));
     }
@@ -147,10 +159,7 @@ public final class GbxmlWriter {
       out.text("CADModelAzimuth", GbxmlOutput.number(s.northAzimuth()));
     }
     out.name(s.name());
-    out.fragments(s.extras());
-    out.deeper(-1);
-    out.leave();
-    out.line("</Location>");
+    out.close("Location", s.extras());
   }
 
   private void building(Building x) throws IOException {
@@ -161,22 +170,23 @@ public final class GbxmlWriter {
         x.use().isEmpty() && x.source() == SourceRef.REPAIR ? "Unknown" : x.use());
     out.open("Building", x.key(), a, x.extras());
     out.name(x.name());
+    Extras behind = out.leading("Building", x.extras(), "Area");
     if (x.statedArea() != null) {
       out.text("Area", Decimal.of(x.statedArea(), out.frame().area().squareMetres()));
     }
     boolean only = buildings().size() == 1;
-    for (Storey s : envelope.storeys()) {
-      if (only || x.key().equals(s.building())) {
-        storey(s);
-      }
-    }
     for (Space s : envelope.spaces()) {
       if (only || x.key().equals(s.building())) {
         space(s);
         out.flush();
       }
     }
-    out.close("Building", x.extras());
+    for (Storey s : envelope.storeys()) {
+      if (only || x.key().equals(s.building())) {
+        storey(s);
+      }
+    }
+    out.close("Building", behind);
   }
 
   private void storey(Storey s) {
@@ -292,7 +302,8 @@ public final class GbxmlWriter {
     GbxmlOutput.put(a, "surfaceType", type.gbxml());
     GbxmlOutput.put(a, "constructionIdRef", s.construction());
     if (s.extras().attributes().stream().noneMatch(x -> x.name().equals("exposedToSun"))
-        && (type.isExterior() || adiabatic)) {
+        && (type.isExterior() || adiabatic)
+        && version.has(SUN_SINCE)) {
       a.put("exposedToSun", type.isExterior() && !type.isGround() ? "true" : "false");
     }
     out.open("Surface", s.key(), a, s.extras());

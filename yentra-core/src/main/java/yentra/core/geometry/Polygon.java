@@ -145,6 +145,13 @@ public final class Polygon {
     return r;
   }
 
+  /** Dropped onto a plane along its normal. */
+  public Polygon on(Plane plane) {
+    return new Polygon(
+        outer.stream().map(plane::project).toList(),
+        holes.stream().map(h -> h.stream().map(plane::project).toList()).toList());
+  }
+
   public Polygon transformed(Transform t) {
     return new Polygon(
         transformed(outer, t),

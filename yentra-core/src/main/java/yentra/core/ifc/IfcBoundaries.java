@@ -7,6 +7,7 @@ import yentra.core.boundary.DeliveredBoundary;
 import yentra.core.boundary.DeliveredBoundary.OtherSide;
 import yentra.core.boundary.DeliveredBoundary.Role;
 import yentra.core.envelope.SourceRef;
+import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Shell;
 import yentra.core.geometry.Tolerance;
@@ -102,6 +103,8 @@ final class IfcBoundaries {
     SourceRef elementRef =
         filled != null ? model.source(filled) : element == null ? null : model.source(element);
     StepInstance corresponding = file.get(b.ref(10));
+    // 2a or 2b; behind it the type where what is said otherwise gives another
+    String[] kind = b.text(3).strip().split("\\s+");
     for (int i = 0; i < faces.size(); i++) {
       Polygon face = outward(faces.get(i).transformed(world), room);
       String prefix = role == Role.SURFACE ? "su_" : "op_";
@@ -116,12 +119,11 @@ final class IfcBoundaries {
               host(element, filled),
               role,
               virtual,
-              b.text(3).strip().equalsIgnoreCase("2b")
-                  ? OtherSide.CONSTRUCTION
-                  : side(b.enumeration(8)),
+              kind[0].equalsIgnoreCase("2b") ? OtherSide.CONSTRUCTION : side(b.enumeration(8)),
               corresponding == null
                   ? ""
                   : prefix + IfcNames.xmlId(corresponding.text(0)) + (i == 0 ? "" : "-" + (i + 1)),
+              kind.length > 1 ? SurfaceType.fromGbxml(kind[1]).orElse(null) : null,
               model.source(b)));
     }
   }

@@ -15,6 +15,7 @@ import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
+import yentra.core.geometry.Transform;
 import yentra.core.geometry.Vec3;
 import yentra.core.model.ArchitecturalModel;
 import yentra.core.model.Body;
@@ -144,6 +145,28 @@ public final class IfcModel implements ArchitecturalModel {
   /** The point in the file's world coordinates, in metres, that is the origin of the model. */
   public Vec3 localOrigin() {
     return localOrigin;
+  }
+
+  /** Metres in a unit of length of the file. */
+  public double lengthUnit() {
+    return units.length();
+  }
+
+  /** The placement of an element in the model, in metres; empty when it cannot be read. */
+  public Optional<Transform> placement(Element element) {
+    StepInstance i = file.get(element.number());
+    int at = i == null ? -1 : schema.index(i.type(), "ObjectPlacement");
+    try {
+      return at < 0 ? Optional.empty() : Optional.of(placements.local(i.ref(at)));
+    } catch (IfcGeometryException e) {
+      // whoever asks has another way to say where the element is
+      return Optional.empty();
+    }
+  }
+
+  /** What a window or door is cut into, or an opening; empty where the file does not say. */
+  public Optional<Element> hostOf(Element element) {
+    return element(relations.hostOf(element.number()));
   }
 
   IfcBodies bodyReader() {

@@ -2,8 +2,11 @@ package yentra.core.ifc;
 
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.UncheckedIOException;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +18,7 @@ import yentra.core.model.Element;
 import yentra.core.scope.ValueEdit;
 import yentra.core.step.StepFile;
 import yentra.core.step.StepInstance;
+import yentra.core.step.StepWriter;
 
 /**
  * Writes the part of an IFC file that is in scope, in the same schema: elements in scope, the
@@ -47,7 +51,7 @@ public final class IfcTrimmer {
   private final IfcSchema schema;
   private final Predicate<Element> inScope;
   private final BiPredicate<String, String> keepsProperty;
-  private final BitSet objects;
+  private final StayingObjects objects;
   private final Map<String, Map<String, Boolean>> kinds = new HashMap<>();
   private final TrimmedText text;
   private final KeptInstances kept;
@@ -73,20 +77,40 @@ public final class IfcTrimmer {
     }
   }
 
+  /** What comes behind the part of the file that stays, in place of its own boundaries. */
+  public interface Appendix {
+    /** Numbers of elements that it refers to: they stay, in scope or not. */
+    Set<Integer> elements();
+
+    /** Numbers of other instances that it refers to. */
+    Set<Integer> instances();
+
+    /** Numbers of elements whose materials it says anew. */
+    Set<Integer> remade();
+
+    /** Writes its instances. */
+    void write(StepWriter step);
+  }
+
+  /** Null where the file's own boundaries stay. */
+  private final Appendix appendix;
+
   private IfcTrimmer(
       IfcModel model,
       Predicate<Element> inScope,
       BiPredicate<String, String> keepsProperty,
-      Map<String, List<ValueEdit>> edits) {
+      Map<String, List<ValueEdit>> edits,
+      Appendix appendix) {
+    this.appendix = appendix;
     this.model = model;
     this.file = model.file();
     this.schema = model.entities();
     this.inScope = inScope;
     this.keepsProperty = keepsProperty;
-    this.objects = new BitSet(file.size());
+    this.objects = new StayingObjects(model);
     this.text = new TrimmedText(file);
     this.kept = new KeptInstances(file, text);
-    this.edited = new EditedSets(model, edits, this::isObject, this::keeps, text);
+    this.edited = new EditedSets(model, edits, objects::has, this::keeps, text);
   }
 
   /**
@@ -104,76 +128,48 @@ public final class IfcTrimmer {
       Map<String, List<ValueEdit>> edits,
       OutputStream out)
       throws IOException {
-    return new IfcTrimmer(model, inScope, keepsProperty, edits).run(out);
+    return new IfcTrimmer(model, inScope, keepsProperty, edits, null).run(out);
+  }
+
+  /**
+   * Writes the trimmed file with other space boundaries than its own.
+   *
+   * @param appendix what takes their place
+   * @throws IOException when the stream fails
+   */
+  public static Trimmed write(
+      IfcModel model,
+      Predicate<Element> inScope,
+      BiPredicate<String, String> keepsProperty,
+      Map<String, List<ValueEdit>> edits,
+      Appendix appendix,
+      OutputStream out)
+      throws IOException {
+    return new IfcTrimmer(model, inScope, keepsProperty, edits, appendix).run(out);
   }
 
   private Trimmed run(OutputStream out) throws IOException {
-    objects();
+    objects.put(inScope);
     edited.make();
     relations();
     types();
-    file.all().filter(this::isObject).forEach(kept::follow);
+    file.all().filter(objects::has).forEach(kept::follow);
     kept.followAdded();
+    if (appendix != null) {
+      appendix.instances().forEach(kept::follow);
+    }
     inverses();
     return write(out);
   }
 
-  private boolean isObject(int id) {
-    int at = file.ordinal(id);
-    return at >= 0 && objects.get(at);
-  }
-
-  private void object(int id) {
-    int at = file.ordinal(id);
-    if (at >= 0) {
-      objects.set(at);
-    }
-  }
-
-  /** Elements in scope, the structure above them, and the holes in them. */
-  private void objects() {
-    for (Element e : model.elements()) {
-      boolean structure =
-          schema.is(e.entity(), "IfcSpatialStructureElement") && !e.entity().equals("IfcSpace");
-      if (structure || inScope.test(e) && !isLooseOpening(e)) {
-        object(e.number());
-      }
-    }
-    for (Element e : model.elements()) {
-      if (isObject(e.number())) {
-        above(e.number());
-      }
-    }
-    for (Element e : model.elements()) {
-      if (schema.is(e.entity(), "IfcFeatureElementSubtraction")
-          && isObject(model.relations().host.get(e.number()))) {
-        object(e.number());
-      }
-    }
-    for (int p : file.ofType("IFCPROJECT")) {
-      object(p);
-    }
-  }
-
-  /** A hole whose host is out is a hole in nothing. */
-  private boolean isLooseOpening(Element e) {
-    return schema.is(e.entity(), "IfcFeatureElementSubtraction")
-        && model.element(model.relations().host.get(e.number())).filter(inScope).isEmpty();
-  }
-
-  private void above(int number) {
-    int at = number;
-    for (int i = 0; i < 40 && at != 0; i++) {
-      object(at);
-      int whole = model.relations().whole.get(at);
-      at = whole != 0 ? whole : model.relations().container.get(at);
-    }
-  }
-
   /** Boundaries first, since they keep elements; then what hangs on elements. */
   private void relations() {
-    for (String type : BOUNDARIES) {
-      file.each(type, this::boundary);
+    if (appendix == null) {
+      for (String type : BOUNDARIES) {
+        file.each(type, this::boundary);
+      }
+    } else {
+      appendix.elements().forEach(objects::bounding);
     }
     file.each("IFCRELVOIDSELEMENT", r -> both(r, r.ref(4), r.ref(5)));
     file.each("IFCRELFILLSELEMENT", r -> both(r, r.ref(4), r.ref(5)));
@@ -197,29 +193,18 @@ public final class IfcTrimmer {
       List.of("IFCRELSPACEBOUNDARY", "IFCRELSPACEBOUNDARY1STLEVEL", "IFCRELSPACEBOUNDARY2NDLEVEL");
 
   private void both(StepInstance r, int a, int b) {
-    if (isObject(a) && isObject(b)) {
-      object(r.id());
+    if (objects.has(a) && objects.has(b)) {
+      objects.add(r.id());
     }
   }
 
   /** A boundary stays with its space, and keeps what bounds it, in scope or not. */
   private void boundary(StepInstance r) {
-    if (!isObject(r.ref(4))) {
+    if (!objects.has(r.ref(4))) {
       return;
     }
-    int element = r.ref(5);
-    if (element != 0 && !isObject(element)) {
-      above(element);
-      int host = model.relations().hostOf(element);
-      if (host != 0 && !isObject(host)) {
-        above(host);
-      }
-      int opening = model.relations().filled.get(element);
-      if (opening != 0) {
-        object(opening);
-      }
-    }
-    object(r.id());
+    objects.bounding(r.ref(5));
+    objects.add(r.id());
   }
 
   private void relation(StepInstance r, int one, int many) {
@@ -229,13 +214,14 @@ public final class IfcTrimmer {
     }
     int head = r.ref(one);
     boolean definition = !schema.is(file.type(head), "IfcObject", "IfcContext");
-    if (!definition && !isObject(head)) {
+    if (!definition && !objects.has(head)) {
       return;
     }
     if (r.is("IFCRELDEFINESBYPROPERTIES") && !keepsAny(head)) {
       return;
     }
-    Set<Integer> gone = edited.movedFrom(head);
+    boolean materials = appendix != null && r.is("IFCRELASSOCIATESMATERIAL");
+    Set<Integer> gone = materials ? appendix.remade() : edited.movedFrom(head);
     List<Integer> left = staying(r.refs(many), gone);
     if (left.isEmpty()) {
       return;
@@ -243,12 +229,13 @@ public final class IfcTrimmer {
     if (left.size() < r.refs(many).size()) {
       text.rewrite(r.id(), Map.of(many, TrimmedText.refs(left)));
     }
-    object(r.id());
+    objects.add(r.id());
   }
 
-  private List<Integer> staying(List<Integer> objects, Set<Integer> gone) {
-    return objects.stream()
-        .filter(o -> schema.is(file.type(o), "IfcTypeObject") || isObject(o) && !gone.contains(o))
+  private List<Integer> staying(List<Integer> related, Set<Integer> gone) {
+    return related.stream()
+        .filter(
+            o -> schema.is(file.type(o), "IfcTypeObject") || objects.has(o) && !gone.contains(o))
         .toList();
   }
 
@@ -269,7 +256,7 @@ public final class IfcTrimmer {
               "IFCPROPERTYSETDEFINITIONSET(" + TrimmedText.refs(sets) + ")",
               many,
               TrimmedText.refs(staying(r.refs(many), Set.of()))));
-      object(r.id());
+      objects.add(r.id());
       return;
     }
     for (int set : sets) {
@@ -304,7 +291,7 @@ public final class IfcTrimmer {
   /** Types that stay lose the property sets of which nothing is kept. */
   private void types() {
     for (int id : file.ofType("IFCRELDEFINESBYTYPE")) {
-      if (!isObject(id)) {
+      if (!objects.has(id)) {
         continue;
       }
       StepInstance t = file.get(file.get(id).ref(5));
@@ -370,11 +357,25 @@ public final class IfcTrimmer {
         .computeIfAbsent(property, k -> keepsProperty.test(set, property));
   }
 
+  private void append(OutputStream out) throws IOException {
+    if (appendix == null) {
+      return;
+    }
+    Writer lines = new OutputStreamWriter(out, StandardCharsets.US_ASCII);
+    try {
+      appendix.write(new StepWriter(lines, text.next()));
+    } catch (UncheckedIOException e) {
+      throw e.getCause();
+    }
+    lines.flush();
+  }
+
   private Trimmed write(OutputStream out) throws IOException {
     StepFile.Slice head = file.head();
     out.write(head.bytes(), head.from(), head.length());
     out.write('\n');
     long[] written = kept.write(out);
+    append(out);
     int end = KeptInstances.line(out, "ENDSEC;\nEND-ISO-10303-21;\n");
     int elements = 0;
     for (Element e : model.elements()) {

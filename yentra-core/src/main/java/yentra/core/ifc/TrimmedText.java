@@ -24,6 +24,11 @@ final class TrimmedText {
     return rewritten.get(id);
   }
 
+  /** The first number that is free. */
+  int next() {
+    return next;
+  }
+
   List<String> added() {
     return added;
   }

@@ -14,13 +14,21 @@ import java.util.Map;
 public final class StepWriter {
   private final Appendable out;
   private final Map<String, Integer> shared = new HashMap<>();
-  private int next = 1;
+  private int next;
 
   /**
    * @param out where the lines go
    */
   public StepWriter(Appendable out) {
+    this(out, 1);
+  }
+
+  /**
+   * @param first number of the first instance
+   */
+  public StepWriter(Appendable out, int first) {
     this.out = out;
+    this.next = first;
   }
 
   /** A number for an instance that is written later, by {@link #put}. */

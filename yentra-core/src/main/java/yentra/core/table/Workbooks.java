@@ -83,7 +83,7 @@ public final class Workbooks {
   }
 
   /** The library writes the time of writing into the file; the same pages give the same bytes. */
-  private static byte[] undated(byte[] bytes) {
+  static byte[] undated(byte[] bytes) {
     ByteArrayOutputStream out = new ByteArrayOutputStream(bytes.length);
     try (ZipFile zip = open(bytes);
         ZipArchiveOutputStream packed = new ZipArchiveOutputStream(out)) {

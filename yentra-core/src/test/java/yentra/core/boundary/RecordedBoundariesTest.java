@@ -305,6 +305,7 @@ class RecordedBoundariesTest {
         false,
         OtherSide.EXTERNAL,
         "",
+        null,
         ref("IfcRelSpaceBoundary", key));
   }
 
@@ -395,6 +396,7 @@ class RecordedBoundariesTest {
                 element.isEmpty(),
                 side,
                 "",
+                null,
                 ref("IfcRelSpaceBoundary", key)));
         for (var o : s.openings()) {
           Polygon p = i == 0 ? o.polygon() : o.polygon().reversed();
@@ -410,6 +412,7 @@ class RecordedBoundariesTest {
                   false,
                   side,
                   "",
+                  null,
                   ref("IfcRelSpaceBoundary", o.key())));
         }
       }

@@ -11,13 +11,15 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.LongRange;
+import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
-import yentra.core.envelope.SurfaceTypes;
 import yentra.core.exchange.Handover;
+import yentra.core.exchange.HandoverFormat;
 import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
 import yentra.core.finding.Severity;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Transform;
@@ -77,7 +79,11 @@ class WrittenBuildingsPropertiesTest {
     }
     List<Surface> surfaces = r.surfaces().stream().map(s -> s.withConstruction("con-1")).toList();
     Envelope e = rooms().withSpaces(spaces).withSurfaces(surfaces);
-    Handover h = Handover.gbxml(e, SurfaceTypes.STANDARD, ReadLimits.standard());
+    Handover h =
+        Handover.of(
+            HandoverFormat.GBXML_6_01,
+            new CheckContext(e, Limits.STANDARD, Tolerance.standard()),
+            ReadLimits.standard());
     assertThat(h.differences()).isEmpty();
     assertThat(grave(check(read(h.bytes())))).isEqualTo(grave(check(e)));
   }

@@ -9,10 +9,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import yentra.core.boundary.Convention;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Envelope;
-import yentra.core.exchange.BalanceSheet.BalanceLine;
 import yentra.core.finding.Limits;
+import yentra.core.model.ArchitecturalModel;
 import yentra.core.thermal.HeatLossOptions;
 
 class BalanceSheetTest {
@@ -22,7 +23,10 @@ class BalanceSheetTest {
 
   private static Map<String, BalanceLine> sheet(Envelope before, Envelope now) {
     List<BalanceLine> lines =
-        BalanceSheet.of(context(before), context(now), HeatLossOptions.STANDARD);
+        BalanceSheet.of(
+            new BalanceSheet.States(
+                ArchitecturalModel.none(), context(before), context(now), null, Convention.INNER),
+            HeatLossOptions.STANDARD);
     return lines.stream().collect(Collectors.toMap(BalanceLine::what, l -> l));
   }
 

@@ -7,6 +7,7 @@ import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -14,6 +15,7 @@ import net.jqwik.api.constraints.LongRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
@@ -28,9 +30,11 @@ import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.Zone;
+import yentra.core.finding.Limits;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 import yentra.core.ifc.IfcReader;
+import yentra.core.ifc.write.IfcDialect;
 import yentra.core.ifc.write.IfcModelWriter;
 import yentra.core.plan.PlanFixtures;
 import yentra.core.plan.RandomPlan;
@@ -106,7 +110,10 @@ class DrawnAsIfcTest {
   }
 
   private static Handover written(Envelope e) {
-    return Handover.ifc(e, SurfaceTypes.STANDARD, ReadLimits.standard());
+    return Handover.of(
+        HandoverFormat.IFC4,
+        new CheckContext(e, Limits.STANDARD, Tolerance.standard()),
+        ReadLimits.standard());
   }
 
   @Property(tries = 60, seed = "1907")
@@ -167,7 +174,8 @@ class DrawnAsIfcTest {
   void whatIsChangedOnTheWayIsTold(String written, String changed, String told) throws Exception {
     Envelope e = dressed(envelope(PlanFixtures.STORE));
     ByteArrayOutputStream out = new ByteArrayOutputStream();
-    IfcModelWriter.Written w = IfcModelWriter.write(e, SurfaceTypes.STANDARD, out);
+    IfcModelWriter.Written w =
+        IfcModelWriter.write(e, SurfaceTypes.STANDARD, IfcDialect.IFC4, Set.of(), out);
     String text = out.toString(StandardCharsets.US_ASCII);
     assertThat(text).contains(written);
     Envelope back =
@@ -175,7 +183,7 @@ class DrawnAsIfcTest {
             text.replace(written, changed).getBytes(StandardCharsets.US_ASCII),
             ReadLimits.standard(),
             Tolerance.standard());
-    assertThat(IfcReadBack.between(e, back, w.globalIds(), Tolerance.standard()))
+    assertThat(IfcReadBack.between(e, back, w.globalIds(), Tolerance.standard()).differences())
         .anyMatch(d -> d.contains(told));
   }
 
@@ -183,7 +191,8 @@ class DrawnAsIfcTest {
   void aBoundaryThatIsLostIsTold() throws Exception {
     Envelope e = dressed(envelope(PlanFixtures.STORE));
     ByteArrayOutputStream out = new ByteArrayOutputStream();
-    IfcModelWriter.Written w = IfcModelWriter.write(e, SurfaceTypes.STANDARD, out);
+    IfcModelWriter.Written w =
+        IfcModelWriter.write(e, SurfaceTypes.STANDARD, IfcDialect.IFC4, Set.of(), out);
     String lost = w.globalIds().apply(e.surfaces().get(0).key());
     String text =
         out.toString(StandardCharsets.US_ASCII)
@@ -193,7 +202,7 @@ class DrawnAsIfcTest {
     Envelope back =
         IfcReader.read(
             text.getBytes(StandardCharsets.US_ASCII), ReadLimits.standard(), Tolerance.standard());
-    assertThat(IfcReadBack.between(e, back, w.globalIds(), Tolerance.standard()))
+    assertThat(IfcReadBack.between(e, back, w.globalIds(), Tolerance.standard()).differences())
         .anyMatch(d -> d.contains("surface " + e.surfaces().get(0).key()));
   }
 

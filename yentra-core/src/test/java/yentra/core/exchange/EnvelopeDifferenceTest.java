@@ -10,6 +10,7 @@ import static yentra.core.Fixtures.with;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import org.junit.jupiter.api.Test;
+import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Extras;
@@ -19,8 +20,9 @@ import yentra.core.envelope.Side;
 import yentra.core.envelope.Site;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.SurfaceType;
-import yentra.core.envelope.SurfaceTypes;
+import yentra.core.finding.Limits;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Tolerance;
 
 /**
  * The comparison that a handover rests on must see every kind of difference, and none where there
@@ -211,7 +213,11 @@ class EnvelopeDifferenceTest {
 
   @Test
   void aHandoverIsReadBack() {
-    Handover h = Handover.gbxml(rooms(), SurfaceTypes.STANDARD, ReadLimits.standard());
+    Handover h =
+        Handover.of(
+            HandoverFormat.GBXML_6_01,
+            new CheckContext(rooms(), Limits.STANDARD, Tolerance.standard()),
+            ReadLimits.standard());
     assertThat(h.differences()).isEmpty();
     assertThat(h.bytes().length).isGreaterThan(5000);
   }
@@ -233,9 +239,12 @@ class EnvelopeDifferenceTest {
             .source(a.source())
             .build();
     Handover h =
-        Handover.gbxml(
-            e.withSpaces(List.of(odd, e.spaces().get(1))),
-            SurfaceTypes.STANDARD,
+        Handover.of(
+            HandoverFormat.GBXML_6_01,
+            new CheckContext(
+                e.withSpaces(List.of(odd, e.spaces().get(1))),
+                Limits.STANDARD,
+                Tolerance.standard()),
             ReadLimits.standard());
     assertThat(h.differences()).isNotEmpty();
   }

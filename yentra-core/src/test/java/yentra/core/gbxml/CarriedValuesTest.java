@@ -18,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.BoundaryKind;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.Exposure;
@@ -30,8 +31,11 @@ import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.exchange.EnvelopeDifference;
 import yentra.core.exchange.Handover;
+import yentra.core.exchange.HandoverFormat;
 import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.Tolerance;
 
 /** What a file says goes out as it came in, or is named before it is lost. */
 class CarriedValuesTest {
@@ -459,7 +463,11 @@ class CarriedValuesTest {
     Surface within =
         yentra.core.Fixtures.surface("fin", SurfaceType.INTERIOR_WALL, p, "con-1", "a", "a")
             .withSides(List.of(Side.of("a", p), Side.of("a", other)));
-    Handover h = Handover.gbxml(rooms().plus(within), SurfaceTypes.STANDARD, ReadLimits.standard());
+    Handover h =
+        Handover.of(
+            HandoverFormat.GBXML_6_01,
+            new CheckContext(rooms().plus(within), Limits.STANDARD, Tolerance.standard()),
+            ReadLimits.standard());
     assertThat(h.differences()).isEmpty();
     String xml = new String(h.bytes(), StandardCharsets.UTF_8);
     String fin = xml.substring(xml.indexOf("<Surface id=\"fin\""));

@@ -24,9 +24,11 @@ import yentra.core.envelope.Exposure;
 import yentra.core.envelope.OpeningType;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Surface;
-import yentra.core.envelope.SurfaceTypes;
 import yentra.core.exchange.Handover;
+import yentra.core.exchange.HandoverFormat;
 import yentra.core.finding.Finding;
+import yentra.core.finding.Limits;
+import yentra.core.geometry.Tolerance;
 import yentra.core.intake.DeliveryReader;
 import yentra.core.pipeline.Delivery;
 import yentra.core.pipeline.Stage;
@@ -176,10 +178,21 @@ class FzkHouseTest {
 
   @Test
   void theWrittenGbxmlReadsBackEqualAndIsTheSameEveryTime() throws Exception {
-    Handover h = Handover.gbxml(house, SurfaceTypes.STANDARD, ReadLimits.standard());
+    Handover h =
+        Handover.of(
+            HandoverFormat.GBXML_6_01,
+            new CheckContext(house, Limits.STANDARD, Tolerance.standard()),
+            ReadLimits.standard());
     assertThat(h.differences()).isEmpty();
-    Envelope again = IfcReader.read(bytes, ReadLimits.standard(), Fixtures.TOLERANCE);
-    assertThat(new String(Fixtures.write(again), StandardCharsets.UTF_8))
+    Handover again =
+        Handover.of(
+            HandoverFormat.GBXML_6_01,
+            new CheckContext(
+                IfcReader.read(bytes, ReadLimits.standard(), Fixtures.TOLERANCE),
+                Limits.STANDARD,
+                Tolerance.standard()),
+            ReadLimits.standard());
+    assertThat(new String(again.bytes(), StandardCharsets.UTF_8))
         .isEqualTo(new String(h.bytes(), StandardCharsets.UTF_8));
     assertThat(Fixtures.read(h.bytes()).spaces()).hasSize(7);
   }

@@ -4,7 +4,7 @@ import static yentra.core.step.StepWriter.ref;
 
 import java.util.LinkedHashSet;
 import java.util.Set;
-import yentra.core.envelope.Exposure;
+import yentra.core.envelope.Opening;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
@@ -15,9 +15,11 @@ final class BoundaryWriter {
   private final IfcModelWriter.IfcFrame frame;
   private final StepWriter step;
   private final SpaceWriter spaces;
+  private final BoundaryWords words;
   private final Set<String> notes = new LinkedHashSet<>();
 
-  BoundaryWriter(IfcModelWriter.IfcFrame frame, SpaceWriter spaces) {
+  BoundaryWriter(IfcModelWriter.IfcFrame frame, SpaceWriter spaces, BoundaryWords words) {
+    this.words = words;
     this.frame = frame;
     this.step = frame.step();
     this.spaces = spaces;
@@ -30,11 +32,12 @@ final class BoundaryWriter {
   /**
    * The boundaries of an element towards each space of its surface.
    *
-   * @param outline of the surface or opening, in the surface's direction
+   * @param opening what is written, or null for the surface itself
    * @param parents those of the surface that an opening lies in, or null
    * @return their instances, in the order of the sides
    */
-  int[] write(String key, Surface s, Polygon outline, int element, int[] parents) {
+  int[] write(Surface s, Opening opening, int element, int[] parents) {
+    String key = opening == null ? s.key() : opening.key();
     int n = Math.min(2, s.sides().size());
     int[] ids = new int[n];
     for (int i = 0; i < n; i++) {
@@ -48,35 +51,30 @@ final class BoundaryWriter {
       if (ids[i] == 0) {
         continue;
       }
-      Polygon face = parents == null ? s.face(i) : i == 0 ? outline : outline.reversed();
+      Polygon face = opening == null ? s.face(i) : s.outlineOn(opening, i);
+      String[] shared = {
+        frame.id(i == 0 ? key : "other-" + key),
+        frame.owner(),
+        "'2ndLevel'",
+        words.kind(s),
+        ref(spaces.number(s.sides().get(i).space())),
+        ref(element),
+        ref(frame.shapes().connection(face)),
+        s.type() == SurfaceType.AIR ? ".VIRTUAL." : ".PHYSICAL.",
+        words.side(s)
+      };
       step.put(
           ids[i],
-          "IFCRELSPACEBOUNDARY2NDLEVEL",
-          frame.id(i == 0 ? key : "other-" + key),
-          "$",
-          "'2ndLevel'",
-          s.exposure() == Exposure.ADIABATIC ? "'2b'" : "'2a'",
-          ref(spaces.number(s.sides().get(i).space())),
-          ref(element),
-          ref(frame.shapes().connection(face)),
-          s.type() == SurfaceType.AIR ? ".VIRTUAL." : ".PHYSICAL.",
-          side(s),
-          parents == null ? "$" : optional(parents[i]),
-          n < 2 ? "$" : optional(ids[1 - i]));
+          frame.isOld() ? "IFCRELSPACEBOUNDARY" : "IFCRELSPACEBOUNDARY2NDLEVEL",
+          frame.and(
+              shared,
+              parents == null ? "$" : optional(parents[i]),
+              n < 2 ? "$" : optional(ids[1 - i])));
     }
     return ids;
   }
 
   private static String optional(int id) {
     return id == 0 ? "$" : ref(id);
-  }
-
-  private static String side(Surface s) {
-    return switch (s.exposure()) {
-      case OUTDOOR -> ".EXTERNAL.";
-      case GROUND -> ".EXTERNAL_EARTH.";
-      case UNRESOLVED -> ".NOTDEFINED.";
-      default -> ".INTERNAL.";
-    };
   }
 }

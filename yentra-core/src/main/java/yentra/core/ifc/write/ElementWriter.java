@@ -59,11 +59,12 @@ final class ElementWriter {
       IfcModelWriter.IfcFrame frame,
       SpaceWriter spaces,
       LayerSets sets,
+      BoundaryWords words,
       SurfaceTypes types) {
     this.envelope = envelope;
     this.frame = frame;
     this.step = frame.step();
-    this.bounds = new BoundaryWriter(frame, spaces);
+    this.bounds = new BoundaryWriter(frame, spaces, words);
     this.sets = sets;
     this.types = types;
   }
@@ -119,7 +120,7 @@ final class ElementWriter {
       layers(plate, element);
       common(s, element);
     }
-    int[] faces = bounds.write(s.key(), s, s.polygon(), element, null);
+    int[] faces = bounds.write(s, null, element, null);
     for (Opening o : s.openings()) {
       opening(plate, element, o, faces);
     }
@@ -134,14 +135,14 @@ final class ElementWriter {
             : frame.shapes().plate(s.polygon(), p.frame(), p.upright(), p.from(), p.thickness());
     List<String> all = new ArrayList<>();
     all.add(frame.id("element-" + s.key()));
-    all.add("$");
+    all.add(frame.owner());
     all.add(text(s.name().isBlank() ? s.key() : s.name()));
     all.add("$");
     all.add("$");
     all.add(ref(placement(p)));
     all.add(air ? "$" : ref(shape));
     all.add(text(s.key()));
-    String[] kind = kind(s, p.upright());
+    String[] kind = frame.isOld() ? old(s, p.upright()) : kind(s, p.upright());
     if (kind.length > 1) {
       all.add(kind[1]);
     }
@@ -164,6 +165,16 @@ final class ElementWriter {
     };
   }
 
+  /** The same in IFC2X3, which has no shading devices, and no predefined types of walls. */
+  private static String[] old(Surface s, boolean upright) {
+    String[] now = kind(s, upright);
+    return switch (now[0]) {
+      case "IFCSHADINGDEVICE" -> new String[] {"IFCBUILDINGELEMENTPROXY", "$"};
+      case "IFCWALL" -> new String[] {"IFCWALL"};
+      default -> now;
+    };
+  }
+
   private int placement(Plate p) {
     PlaneFrame f = p.frame();
     int axes =
@@ -182,11 +193,14 @@ final class ElementWriter {
     int usage =
         step.shared(
             "IFCMATERIALLAYERSETUSAGE",
-            ref(set),
-            p.upright() ? ".AXIS2." : ".AXIS3.",
-            p.upright() ? ".POSITIVE." : ".NEGATIVE.",
-            real(p.offset()),
-            "$");
+            frame.and(
+                new String[] {
+                  ref(set),
+                  p.upright() ? ".AXIS2." : ".AXIS3.",
+                  p.upright() ? ".POSITIVE." : ".NEGATIVE.",
+                  real(p.offset())
+                },
+                "$"));
     made.computeIfAbsent(usage, k -> new ArrayList<>()).add(element);
   }
 
@@ -220,7 +234,7 @@ final class ElementWriter {
             step.add(
                 "IFCRELASSOCIATESMATERIAL",
                 frame.id("layers-" + usage),
-                "$",
+                frame.owner(),
                 "$",
                 "$",
                 refs(elements),
@@ -230,7 +244,7 @@ final class ElementWriter {
             step.add(
                 "IFCRELCONTAINEDINSPATIALSTRUCTURE",
                 frame.id("in-storey-" + storey),
-                "$",
+                frame.owner(),
                 "$",
                 "$",
                 refs(elements),
@@ -252,23 +266,27 @@ final class ElementWriter {
     int cut =
         step.add(
             "IFCOPENINGELEMENT",
-            frame.id("hole-" + o.key()),
-            "$",
-            "$",
-            "$",
-            "$",
-            ref(placement(hole)),
-            ref(plate(o, hole)),
-            "$",
-            ".OPENING.");
+            frame.and(
+                new String[] {
+                  frame.id("hole-" + o.key()),
+                  frame.owner(),
+                  "$",
+                  "$",
+                  "$",
+                  ref(placement(hole)),
+                  ref(plate(o, hole)),
+                  "$"
+                },
+                ".OPENING."));
     step.add(
-        "IFCRELVOIDSELEMENT", frame.id("cuts-" + o.key()), "$", "$", "$", ref(element), ref(cut));
-    bounds.write(
-        o.key(),
-        wall.surface(),
-        o.polygon(),
-        o.type().isHole() ? cut : fill(wall, o, cut),
-        parents);
+        "IFCRELVOIDSELEMENT",
+        frame.id("cuts-" + o.key()),
+        frame.owner(),
+        "$",
+        "$",
+        ref(element),
+        ref(cut));
+    bounds.write(wall.surface(), o, o.type().isHole() ? cut : fill(wall, o, cut), parents);
   }
 
   private int plate(Opening o, Plate p) {
@@ -291,21 +309,31 @@ final class ElementWriter {
     int id =
         step.add(
             door ? "IFCDOOR" : "IFCWINDOW",
-            frame.id("element-" + o.key()),
-            "$",
-            text(o.name().isBlank() ? o.key() : o.name()),
-            "$",
-            "$",
-            ref(placement(p)),
-            ref(plate(o, p)),
-            text(o.key()),
-            real(size[1]),
-            real(size[0]),
-            door ? ".DOOR." : roof ? ".SKYLIGHT." : ".WINDOW.",
-            "$",
-            "$");
+            frame.and(
+                new String[] {
+                  frame.id("element-" + o.key()),
+                  frame.owner(),
+                  text(o.name().isBlank() ? o.key() : o.name()),
+                  "$",
+                  "$",
+                  ref(placement(p)),
+                  ref(plate(o, p)),
+                  text(o.key()),
+                  real(size[1]),
+                  real(size[0])
+                },
+                door ? ".DOOR." : roof ? ".SKYLIGHT." : ".WINDOW.",
+                "$",
+                "$"));
     contain(wall.surface(), id);
-    step.add("IFCRELFILLSELEMENT", frame.id("fills-" + o.key()), "$", "$", "$", ref(cut), ref(id));
+    step.add(
+        "IFCRELFILLSELEMENT",
+        frame.id("fills-" + o.key()),
+        frame.owner(),
+        "$",
+        "$",
+        ref(cut),
+        ref(id));
     values(o, id, door);
     return id;
   }

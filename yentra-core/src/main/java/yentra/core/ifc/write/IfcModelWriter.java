@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import yentra.core.envelope.Building;
 import yentra.core.envelope.Envelope;
@@ -30,27 +31,16 @@ import yentra.core.ifc.MadeGlobalId;
 import yentra.core.step.StepWriter;
 
 /**
- * Writes an envelope as a complete IFC4 model (ISO 16739-1, ADD2 TC1) with second-level space
- * boundaries: storeys, spaces with their bodies, an element for each surface with a body as thick
- * as its construction, openings with what fills them, layers with thermal values, zones, uses.
- * Names of property sets are those of the standard, from memory.
+ * Writes an envelope as a complete model of IFC4 (ISO 16739-1, ADD2 TC1) or IFC2X3 (TC1) with
+ * second-level space boundaries: storeys, spaces with their bodies, an element for each surface
+ * with a body as thick as its construction, openings with what fills them, layers with thermal
+ * values, zones, uses. Names of property sets are those of the standard, from memory.
  *
  * <p>Lengths in metres, angles in radians, temperatures in °C. The model's axes are those of the
  * envelope; its origin is the placement of the site. There is no clock in the file: the same
  * envelope gives the same bytes.
  */
 public final class IfcModelWriter {
-  private static final String HEADER =
-      """
-      ISO-10303-21;
-      HEADER;
-      FILE_DESCRIPTION(('ViewDefinition [DesignTransferView, SpaceBoundary2ndLevelAddOnView]'),'2;1');
-      FILE_NAME('model.ifc','2000-01-01T00:00:00',(''),(''),'Yentra','Yentra','');
-      FILE_SCHEMA(('IFC4'));
-      ENDSEC;
-      DATA;
-      """;
-
   /** Millionths. */
   private static final long MICRO = 1_000_000;
 
@@ -68,25 +58,31 @@ public final class IfcModelWriter {
    */
   public record Written(List<String> notes, UnaryOperator<String> globalIds) {}
 
-  private IfcModelWriter(Envelope envelope, StepWriter step) {
+  private IfcModelWriter(Envelope envelope, IfcDialect dialect, StepWriter step) {
     this.envelope = envelope;
     this.step = step;
-    this.frame = IfcFrame.write(step, envelope);
+    this.frame = IfcFrame.write(step, dialect, envelope);
   }
 
   /**
    * Writes the file.
    *
    * @param types what a surface without a type is by its tilt
+   * @param typed keys of surfaces whose type is said in words, since nothing else would give it
    * @throws IOException when it cannot be written
    */
-  public static Written write(Envelope envelope, SurfaceTypes types, OutputStream out)
+  public static Written write(
+      Envelope envelope,
+      SurfaceTypes types,
+      IfcDialect dialect,
+      Set<String> typed,
+      OutputStream out)
       throws IOException {
     Writer text = new OutputStreamWriter(out, StandardCharsets.US_ASCII);
     try {
-      text.append(HEADER);
-      IfcModelWriter writer = new IfcModelWriter(envelope, new StepWriter(text));
-      List<String> notes = writer.data(types);
+      text.append(dialect.header());
+      IfcModelWriter writer = new IfcModelWriter(envelope, dialect, new StepWriter(text));
+      List<String> notes = writer.data(types, new BoundaryWords(dialect, typed));
       text.append("ENDSEC;\nEND-ISO-10303-21;\n");
       text.flush();
       return new Written(notes, key -> GlobalIds.of(key, writer.frame.seed()));
@@ -95,7 +91,7 @@ public final class IfcModelWriter {
     }
   }
 
-  private List<String> data(SurfaceTypes types) {
+  private List<String> data(SurfaceTypes types, BoundaryWords words) {
     int site = site();
     int building = building();
     storeys();
@@ -105,8 +101,8 @@ public final class IfcModelWriter {
     envelope.spaces().forEach(spaces::write);
     inStoreys(building, spaces);
     spaces.zones();
-    LayerSets sets = new LayerSets(envelope, step);
-    ElementWriter elements = new ElementWriter(envelope, frame, spaces, sets, types);
+    LayerSets sets = new LayerSets(envelope, frame.dialect(), step);
+    ElementWriter elements = new ElementWriter(envelope, frame, spaces, sets, words, types);
     for (Surface s : envelope.surfaces()) {
       elements.write(s);
     }
@@ -122,7 +118,7 @@ public final class IfcModelWriter {
     return step.add(
         "IFCSITE",
         frame.id("site"),
-        "$",
+        frame.owner(),
         text(s.name()),
         "$",
         "$",
@@ -159,7 +155,7 @@ public final class IfcModelWriter {
     return step.add(
         "IFCBUILDING",
         frame.id("building"),
-        "$",
+        frame.owner(),
         text(b == null ? "Building" : b.name()),
         "$",
         "$",
@@ -184,7 +180,7 @@ public final class IfcModelWriter {
           step.add(
               "IFCBUILDINGSTOREY",
               frame.id(s.key()),
-              "$",
+              frame.owner(),
               text(s.name()),
               "$",
               "$",
@@ -207,8 +203,16 @@ public final class IfcModelWriter {
   }
 
   /** What all parts of the file share: numbers of the frame, GlobalIds, shapes. */
-  record IfcFrame(StepWriter step, IfcShapes shapes, String seed, int project, int placement) {
-    static IfcFrame write(StepWriter step, Envelope envelope) {
+  record IfcFrame(
+      StepWriter step,
+      IfcDialect dialect,
+      IfcShapes shapes,
+      String seed,
+      String owner,
+      int project,
+      int placement) {
+    static IfcFrame write(StepWriter step, IfcDialect dialect, Envelope envelope) {
+      String owner = dialect.isOld() ? ref(owner(step)) : "$";
       String seed = envelope.site().name() + "/" + envelope.delivered().schema() + "/";
       Vec3 o = envelope.delivered().origin();
       Double azimuth = envelope.site().northAzimuth();
@@ -239,7 +243,7 @@ public final class IfcModelWriter {
           step.add(
               "IFCPROJECT",
               "'" + MadeGlobalId.of(seed + "project") + "'",
-              "$",
+              owner,
               text(envelope.site().name()),
               "$",
               "$",
@@ -256,7 +260,43 @@ public final class IfcModelWriter {
                   "$",
                   "$");
       int placement = step.add("IFCLOCALPLACEMENT", "$", ref(at));
-      return new IfcFrame(step, new IfcShapes(step, context), seed, project, placement);
+      return new IfcFrame(
+          step, dialect, new IfcShapes(step, context), seed, owner, project, placement);
+    }
+
+    /** IFC2X3 asks who made each object; there is no clock in the file. */
+    private static int owner(StepWriter step) {
+      int person = step.add("IFCPERSON", "$", "''", "$", "$", "$", "$", "$", "$");
+      int organisation = step.add("IFCORGANIZATION", "$", "'Yentra'", "$", "$", "$");
+      int both = step.add("IFCPERSONANDORGANIZATION", ref(person), ref(organisation), "$");
+      int product = step.add("IFCAPPLICATION", ref(organisation), "'1.0'", "'Yentra'", "'Yentra'");
+      return step.add(
+          "IFCOWNERHISTORY",
+          ref(both),
+          ref(product),
+          "$",
+          ".NOCHANGE.",
+          "$",
+          "$",
+          "$",
+          Integer.toString(EPOCH));
+    }
+
+    /** The first second of 2000, as in the header. */
+    private static final int EPOCH = 946_684_800;
+
+    boolean isOld() {
+      return dialect.isOld();
+    }
+
+    /** Parameters that only IFC4 has, behind the others. */
+    String[] and(String[] parameters, String... later) {
+      if (isOld()) {
+        return parameters;
+      }
+      List<String> all = new ArrayList<>(List.of(parameters));
+      all.addAll(List.of(later));
+      return all.toArray(String[]::new);
     }
 
     /** The GlobalId of an object by its key, as it stands in the file. */
@@ -266,26 +306,26 @@ public final class IfcModelWriter {
 
     void aggregate(String name, int whole, List<Integer> parts) {
       if (!parts.isEmpty()) {
-        step.add("IFCRELAGGREGATES", id("parts-" + name), "$", "$", "$", ref(whole), refs(parts));
+        step.add("IFCRELAGGREGATES", id("parts-" + name), owner, "$", "$", ref(whole), refs(parts));
       }
     }
 
     /** A property set of an object. */
-    void properties(String set, String owner, int object, List<Integer> properties) {
+    void properties(String set, String of, int object, List<Integer> properties) {
       if (properties.isEmpty()) {
         return;
       }
       int made =
-          step.add("IFCPROPERTYSET", id(set + "-" + owner), "$", text(set), "$", refs(properties));
-      defines(set, owner, object, made);
+          step.add("IFCPROPERTYSET", id(set + "-" + of), owner, text(set), "$", refs(properties));
+      defines(set, of, object, made);
     }
 
     /** Says that a set of properties or quantities is an object's. */
-    void defines(String set, String owner, int object, int made) {
+    void defines(String set, String of, int object, int made) {
       step.add(
           "IFCRELDEFINESBYPROPERTIES",
-          id("has-" + set + "-" + owner),
-          "$",
+          id("has-" + set + "-" + of),
+          owner,
           "$",
           "$",
           refs(List.of(object)),

@@ -15,16 +15,29 @@ import yentra.core.step.StepWriter;
 
 /** Shapes of what is written: bodies of faces, plates, and faces on a plane. */
 final class IfcShapes {
+  /** Corners nearer to the plane of their face than this lie on it, m. */
+  private static final double FLAT = 1e-6;
+
   private final StepWriter step;
   private final int context;
+  private final double unit;
 
+  /** Shapes in metres. */
   IfcShapes(StepWriter step, int context) {
+    this(step, context, 1);
+  }
+
+  /**
+   * @param unit metres in a unit of length of the file
+   */
+  IfcShapes(StepWriter step, int context, double unit) {
     this.step = step;
     this.context = context;
+    this.unit = unit;
   }
 
   int point(Vec3 p) {
-    return step.shared("IFCCARTESIANPOINT", reals(p.x(), p.y(), p.z()));
+    return step.shared("IFCCARTESIANPOINT", reals(p.x() / unit, p.y() / unit, p.z() / unit));
   }
 
   private int direction(Vec3 d) {
@@ -40,17 +53,19 @@ final class IfcShapes {
   /** A closed body of faces as the shape of a product. */
   int body(List<Polygon> faces) {
     List<Integer> ids = new ArrayList<>();
-    for (Polygon f : faces) {
-      List<Integer> bounds = new ArrayList<>();
-      for (List<Vec3> ring : f.rings()) {
-        int loop = step.add("IFCPOLYLOOP", refs(ring.stream().map(this::point).toList()));
-        String bound = bounds.isEmpty() ? "IFCFACEOUTERBOUND" : "IFCFACEBOUND";
-        bounds.add(step.add(bound, ref(loop), ".T."));
-      }
-      ids.add(step.add("IFCFACE", refs(bounds)));
-    }
+    faces.forEach(f -> ids.add(face(f)));
     int shell = step.add("IFCCLOSEDSHELL", refs(ids));
     return shape("Brep", step.add("IFCFACETEDBREP", ref(shell)));
+  }
+
+  private int face(Polygon f) {
+    List<Integer> bounds = new ArrayList<>();
+    for (List<Vec3> ring : f.rings()) {
+      int loop = step.add("IFCPOLYLOOP", refs(ring.stream().map(this::point).toList()));
+      String bound = bounds.isEmpty() ? "IFCFACEOUTERBOUND" : "IFCFACEBOUND";
+      bounds.add(step.add(bound, ref(loop), ".T."));
+    }
+    return step.add("IFCFACE", refs(bounds));
   }
 
   private int shape(String kind, int item) {
@@ -97,7 +112,7 @@ final class IfcShapes {
             ref(profile),
             ref(position),
             ref(direction(Vec3.Z)),
-            real(thickness));
+            real(thickness / unit));
     return shape("SweptSolid", solid);
   }
 
@@ -110,14 +125,24 @@ final class IfcShapes {
     List<Integer> ids = new ArrayList<>();
     for (Vec3 p : ring) {
       Coordinate c = f.to2d(p);
-      ids.add(step.shared("IFCCARTESIANPOINT", reals(c.x, c.y)));
+      ids.add(step.shared("IFCCARTESIANPOINT", reals(c.x / unit, c.y / unit)));
     }
     ids.add(ids.get(0));
     return step.add("IFCPOLYLINE", refs(ids));
   }
 
-  /** The connection geometry of a boundary: a face on its plane, with its holes. */
+  /**
+   * The connection geometry of a boundary: a face on its plane, with its holes; one that is not
+   * flat, as a face through its corners.
+   */
   int connection(Polygon face) {
+    if (face.rings().stream()
+        .flatMap(List::stream)
+        .anyMatch(p -> Math.abs(face.plane().distance(p)) > FLAT)) {
+      int faces = step.add("IFCCONNECTEDFACESET", refs(List.of(face(face))));
+      int model = step.add("IFCFACEBASEDSURFACEMODEL", refs(List.of(faces)));
+      return step.add("IFCCONNECTIONSURFACEGEOMETRY", ref(model), "$");
+    }
     PlaneFrame f = PlaneFrame.of(face.plane());
     int plane = step.add("IFCPLANE", ref(axes(f.origin(), f.n(), f.u())));
     List<Integer> inner = face.holes().stream().map(h -> curve(h, f)).toList();

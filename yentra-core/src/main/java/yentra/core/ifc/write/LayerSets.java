@@ -20,14 +20,26 @@ import yentra.core.step.StepWriter;
 /** Constructions as layer sets of materials with their thermal values, from outside to inside. */
 final class LayerSets {
   private final Envelope envelope;
+  private final IfcDialect dialect;
   private final StepWriter step;
+  private final double unit;
   private final Map<String, Integer> sets = new HashMap<>();
   private final Map<String, Integer> materials = new HashMap<>();
   private final Map<String, Layer> layers = new HashMap<>();
   private final Set<String> notes = new LinkedHashSet<>();
 
-  LayerSets(Envelope envelope, StepWriter step) {
+  /** Layers in metres. */
+  LayerSets(Envelope envelope, IfcDialect dialect, StepWriter step) {
+    this(envelope, dialect, step, 1);
+  }
+
+  /**
+   * @param unit metres in a unit of length of the file
+   */
+  LayerSets(Envelope envelope, IfcDialect dialect, StepWriter step, double unit) {
+    this.unit = unit;
     this.envelope = envelope;
+    this.dialect = dialect;
     this.step = step;
     envelope.layers().forEach(l -> layers.put(l.key(), l));
   }
@@ -80,16 +92,24 @@ final class LayerSets {
     List<Integer> ids = new ArrayList<>();
     for (Material m : materials(construction)) {
       int material = materials.computeIfAbsent(m.key(), k -> material(m));
-      Double thickness = m.thickness() == null ? Double.valueOf(0) : m.thickness();
+      Double thickness = m.thickness() == null ? 0 : m.thickness() / unit;
       ids.add(
-          step.add("IFCMATERIALLAYER", ref(material), real(thickness), "$", "$", "$", "$", "$"));
+          dialect.isOld()
+              ? step.add("IFCMATERIALLAYER", ref(material), real(thickness), "$")
+              : step.add(
+                  "IFCMATERIALLAYER", ref(material), real(thickness), "$", "$", "$", "$", "$"));
     }
     String name = envelope.construction(construction).map(Construction::label).orElseThrow();
-    return step.add("IFCMATERIALLAYERSET", refs(ids), text(name), "$");
+    return dialect.isOld()
+        ? step.add("IFCMATERIALLAYERSET", refs(ids), text(name))
+        : step.add("IFCMATERIALLAYERSET", refs(ids), text(name), "$");
   }
 
   private int material(Material m) {
-    int id = step.add("IFCMATERIAL", text(m.label()), "$", "$");
+    int id =
+        dialect.isOld()
+            ? step.add("IFCMATERIAL", text(m.label()))
+            : step.add("IFCMATERIAL", text(m.label()), "$", "$");
     List<Integer> thermal = new ArrayList<>();
     Double lambda = m.conductivity();
     if (lambda == null && m.resistance() != null) {
@@ -100,6 +120,10 @@ final class LayerSets {
         notes.add("IFC has no place for the resistance of a layer without thickness: " + m.label());
       }
     }
+    if (dialect.isOld()) {
+      old(m, lambda, id);
+      return id;
+    }
     value(thermal, "ThermalConductivity", "IFCTHERMALCONDUCTIVITYMEASURE", lambda);
     value(thermal, "SpecificHeatCapacity", "IFCSPECIFICHEATCAPACITYMEASURE", m.specificHeat());
     List<Integer> common = new ArrayList<>();
@@ -107,6 +131,22 @@ final class LayerSets {
     properties("Pset_MaterialThermal", thermal, id);
     properties("Pset_MaterialCommon", common, id);
     return id;
+  }
+
+  /** IFC2X3 has entities for thermal values; specific heat comes before conductivity. */
+  private void old(Material m, Double lambda, int material) {
+    if (lambda != null || m.specificHeat() != null) {
+      step.add(
+          "IFCTHERMALMATERIALPROPERTIES",
+          ref(material),
+          real(m.specificHeat()),
+          "$",
+          "$",
+          real(lambda));
+    }
+    if (m.density() != null) {
+      step.add("IFCGENERALMATERIALPROPERTIES", ref(material), "$", "$", real(m.density()));
+    }
   }
 
   private void value(List<Integer> all, String name, String measure, Double v) {

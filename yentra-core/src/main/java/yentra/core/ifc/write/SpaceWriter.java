@@ -77,7 +77,7 @@ final class SpaceWriter {
         step.add(
             "IFCSPACE",
             frame.id(s.key()),
-            "$",
+            frame.owner(),
             text(s.label()),
             "$",
             "$",
@@ -85,7 +85,7 @@ final class SpaceWriter {
             body.isEmpty() ? "$" : ref(frame.shapes().body(body)),
             "$",
             ".ELEMENT.",
-            ".SPACE.",
+            frame.isOld() ? ".INTERNAL." : ".SPACE.",
             "$");
     numbers.put(s.key(), id);
     quantities(s, id);
@@ -97,25 +97,28 @@ final class SpaceWriter {
   private void quantities(Space s, int id) {
     List<Integer> all = new ArrayList<>();
     if (s.statedFloorArea() != null) {
-      all.add(
-          step.add("IFCQUANTITYAREA", "'NetFloorArea'", "$", "$", real(s.statedFloorArea()), "$"));
+      all.add(quantity("IFCQUANTITYAREA", "NetFloorArea", s.statedFloorArea()));
     }
     if (s.statedVolume() != null) {
-      all.add(step.add("IFCQUANTITYVOLUME", "'NetVolume'", "$", "$", real(s.statedVolume()), "$"));
+      all.add(quantity("IFCQUANTITYVOLUME", "NetVolume", s.statedVolume()));
     }
     if (!all.isEmpty()) {
-      String set = "Qto_SpaceBaseQuantities";
+      String set = frame.dialect().spaceQuantities();
       int made =
           step.add(
               "IFCELEMENTQUANTITY",
               frame.id(set + "-" + s.key()),
-              "$",
+              frame.owner(),
               text(set),
               "$",
               "$",
               refs(all));
       frame.defines(set, s.key(), id, made);
     }
+  }
+
+  private int quantity(String entity, String name, Double value) {
+    return step.add(entity, frame.and(new String[] {text(name), "$", "$", real(value)}, "$"));
   }
 
   private void uses(Space s, int id) {
@@ -157,16 +160,16 @@ final class SpaceWriter {
     frame.properties(LOADS, s.key(), id, all);
   }
 
-  /** The set's powers are bounded values in the standard: one that is known is its set point. */
+  /**
+   * The set's powers are bounded values in the standard: one that is known is its set point; IFC2X3
+   * has none, and there it is both bounds.
+   */
   private int power(String name, double watts) {
+    String value = "IFCPOWERMEASURE(" + real(watts) + ")";
+    String bound = frame.isOld() ? value : "$";
     return step.add(
         "IFCPROPERTYBOUNDEDVALUE",
-        text(name),
-        "$",
-        "$",
-        "$",
-        "$",
-        "IFCPOWERMEASURE(" + real(watts) + ")");
+        frame.and(new String[] {text(name), "$", bound, bound, "$"}, value));
   }
 
   private void conditions(Space s, int id) {
@@ -194,7 +197,11 @@ final class SpaceWriter {
   /** Zones as groups of the spaces that were written. */
   void zones() {
     for (Zone z : envelope.zones()) {
-      int zone = step.add("IFCZONE", frame.id(z.key()), "$", text(z.name()), "$", "$", "$");
+      int zone =
+          step.add(
+              "IFCZONE",
+              frame.and(
+                  new String[] {frame.id(z.key()), frame.owner(), text(z.name()), "$", "$"}, "$"));
       List<Integer> in =
           envelope.spaces().stream()
               .filter(s -> z.key().equals(s.zone()))
@@ -204,7 +211,7 @@ final class SpaceWriter {
         step.add(
             "IFCRELASSIGNSTOGROUP",
             frame.id("in-" + z.key()),
-            "$",
+            frame.owner(),
             "$",
             "$",
             refs(in),
