@@ -64,6 +64,7 @@ function Overview({
 }) {
   const units = useUnits();
   const m = index.model;
+  const rooms = m.spaces.filter((s) => !s.groups);
   return (
     <>
       <Title
@@ -73,14 +74,16 @@ function Overview({
       </Title>
       <Section title="The building">
         <dl>
-          <Row label="Spaces">{m.spaces.length}</Row>
+          <Row label="Spaces">
+            {m.spaces.length}
+            {rooms.length < m.spaces.length &&
+              `, ${m.spaces.length - rooms.length} of them only group others`}
+          </Row>
           <Row label="Floor area">
-            {units.area.text(m.spaces.reduce((n, s) => n + s.floorArea, 0))}
+            {units.area.text(rooms.reduce((n, s) => n + s.floorArea, 0))}
           </Row>
           <Row label="Volume of enclosed spaces">
-            {units.volume.text(
-              m.spaces.filter((s) => s.enclosed).reduce((n, s) => n + s.volume, 0),
-            )}
+            {units.volume.text(rooms.filter((s) => s.enclosed).reduce((n, s) => n + s.volume, 0))}
           </Row>
           <Row label="Surfaces">{m.surfaces.length}</Row>
           <Row label="Openings">{index.openings.size}</Row>

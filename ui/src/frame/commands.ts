@@ -223,9 +223,9 @@ export function commands(
       run: () => go('intake'),
     },
     {
-      label: 'Write gbXML',
+      label: 'Hand over the chosen files',
       kind: 'command',
-      words: 'export hand over download',
+      words: 'export write download gbxml ifc gltf dxf xlsx schedules zip package',
       run: () => {
         go('handover');
         pressWhenThere('[data-testid=write]');

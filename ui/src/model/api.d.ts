@@ -292,6 +292,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deliveries/{id}/handovers/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deliveries/{id}/junctions": {
         parameters: {
             query?: never;
@@ -1028,6 +1044,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/handover-formats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["formats"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/handovers/newest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["newest"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/handovers/{id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/handovers/{id}/file": {
         parameters: {
             query?: never;
@@ -1036,6 +1100,38 @@ export interface paths {
             cookie?: never;
         };
         get: operations["file_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/handovers/{id}/package": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["archive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/handovers/{id}/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["record"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1332,6 +1428,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tokens"];
+        put?: never;
+        post: operations["token"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/tokens/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["takeAway"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/underlays": {
         parameters: {
             query?: never;
@@ -1550,6 +1678,16 @@ export interface components {
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
             seeds?: components["schemas"]["SpaceSeed"][];
         });
+        AgainFileView: {
+            fileName: string;
+            same: boolean;
+            sha256: string;
+        };
+        AgainView: {
+            files: components["schemas"]["AgainFileView"][];
+            same: boolean;
+            says: string;
+        };
         AirFaces: {
             /** Format: double */
             inner: number;
@@ -1657,11 +1795,21 @@ export interface components {
         BalanceLine: {
             /** Format: double */
             before?: number | null;
+            causes: components["schemas"]["Cause"][];
             /** @enum {string} */
             measure: "COUNT" | "AREA" | "VOLUME" | "HEAT_LOSS" | "U_VALUE";
             /** Format: double */
             now?: number | null;
+            /** Format: double */
+            readBack?: number | null;
+            /** Format: double */
+            source?: number | null;
             what: string;
+        };
+        BalanceView: {
+            /** Format: uuid */
+            handover?: string | null;
+            lines: components["schemas"]["BalanceLine"][];
         };
         BcfRequest: {
             findings?: string[] | null;
@@ -1734,6 +1882,16 @@ export interface components {
             /** Format: double */
             cost: number;
             label: string;
+        };
+        Cause: {
+            /** Format: double */
+            amount: number;
+            /** @enum {string} */
+            kind: "OUT_OF_SCOPE" | "GROUPED" | "REPAIRED" | "CONVENTION" | "MEASURED_OTHERWISE" | "READ_BACK";
+            /** @enum {string} */
+            measure: "COUNT" | "AREA" | "VOLUME" | "HEAT_LOSS" | "U_VALUE";
+            objects: string[];
+            says: string;
         };
         Change: {
             after: string;
@@ -2284,6 +2442,21 @@ export interface components {
             /** Format: double */
             volume: number;
         };
+        FileView: {
+            counts: {
+                [key: string]: number;
+            };
+            differences: string[];
+            faults: string[];
+            fileName: string;
+            format: string;
+            label: string;
+            notes: string[];
+            readBack: boolean;
+            sha256: string;
+            /** Format: int64 */
+            size: number;
+        };
         FindingView: {
             accepted?: components["schemas"]["AcceptanceView"];
             answers: components["schemas"]["AnswerView"][];
@@ -2311,6 +2484,12 @@ export interface components {
             flow: string;
             label: string;
             months: number[];
+        };
+        FormatView: {
+            code: string;
+            ending: string;
+            label: string;
+            readBack: boolean;
         };
         GainSchedules: {
             equipment: string;
@@ -2437,24 +2616,30 @@ export interface components {
             allowBlockers: boolean;
             /** Format: int64 */
             basedOn: number;
+            /** @enum {string|null} */
+            edge?: "ADIABATIC" | "KEEP" | null;
+            formats?: string[] | null;
+            part?: components["schemas"]["PartView"];
+            report?: boolean | null;
+            topics?: boolean | null;
+            /** @enum {string|null} */
+            units?: "SI" | "IP" | null;
         };
         HandoverView: {
             accepted: components["schemas"]["AcceptedView"][];
             /** Format: int32 */
             blockers: number;
-            differences: string[];
             /** Format: int32 */
             errors: number;
-            fileName: string;
-            format: string;
+            files: components["schemas"]["FileView"][];
             /** Format: uuid */
             id: string;
             /** Format: date-time */
             madeAt: string;
             madeBy: string;
-            sha256: string;
-            /** Format: int64 */
-            size: number;
+            part: string;
+            partNotes: string[];
+            recorded: boolean;
             /** Format: int64 */
             version: number;
             /** Format: int32 */
@@ -2756,6 +2941,15 @@ export interface components {
             summary: string;
             undoneBy?: string | null;
         };
+        LookView: {
+            /** Format: int32 */
+            all: number;
+            files: components["schemas"]["FileView"][];
+            notes: string[];
+            part: string;
+            /** Format: int32 */
+            spaces: number;
+        };
         LossRow: {
             /** Format: double */
             glazingRatio?: number | null;
@@ -2980,6 +3174,11 @@ export interface components {
             basedOn: number;
             /** Format: int32 */
             part?: number | null;
+        };
+        PartView: {
+            /** @enum {string} */
+            by: "ALL" | "SPACES" | "STOREYS" | "ZONES" | "NAMES";
+            of: string[];
         };
         PathView: {
             mark: string;
@@ -3573,6 +3772,7 @@ export interface components {
             fileId: string;
             /** Format: double */
             floorArea: number;
+            groups: boolean;
             key: string;
             name: string;
             /** Format: int32 */
@@ -3817,6 +4017,20 @@ export interface components {
             };
             unglazed: string[];
             without: string[];
+        };
+        TokenRequest: {
+            label: string;
+        };
+        TokenView: {
+            /** Format: uuid */
+            id: string;
+            label: string;
+            /** Format: date-time */
+            madeAt: string;
+            madeBy: string;
+            token?: string | null;
+            /** Format: date-time */
+            usedAt?: string | null;
         };
         TraceRequest: {
             text: string;
@@ -4183,7 +4397,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BalanceLine"][];
+                    "application/json": components["schemas"]["BalanceView"];
                 };
             };
         };
@@ -4599,6 +4813,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HandoverView"];
+                };
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandoverRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookView"];
                 };
             };
         };
@@ -5836,7 +6076,119 @@ export interface operations {
             };
         };
     };
+    formats: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormatView"][];
+                };
+            };
+        };
+    };
+    newest: {
+        parameters: {
+            query?: {
+                format?: string;
+            };
+            header?: {
+                Authorization?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgainView"];
+                };
+            };
+        };
+    };
     file_1: {
+        parameters: {
+            query?: {
+                format?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    record: {
         parameters: {
             query?: never;
             header?: never;
@@ -6443,6 +6795,75 @@ export interface operations {
                 "application/json": components["schemas"]["ShelfRequest"];
             };
         };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    tokens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TokenView"][];
+                };
+            };
+        };
+    };
+    token: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TokenRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TokenView"];
+                };
+            };
+        };
+    };
+    takeAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
         responses: {
             /** @description No Content */
             204: {

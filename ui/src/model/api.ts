@@ -6,6 +6,7 @@ import { attemptCalls } from './attemptCalls';
 import { mendCalls } from './mendCalls';
 import { planCalls } from './planCalls';
 import { estimateCalls } from './estimateCalls';
+import { handoverCalls } from './handoverCalls';
 
 export { person, ProblemError, setPerson } from './http';
 
@@ -32,7 +33,6 @@ export type Remedy = Schemas['RemedyView'];
 export type Repair = Remedy['repair'];
 export type Preview = Schemas['PreviewView'];
 export type Remedies = Schemas['RemediesView'];
-export type Handover = Schemas['HandoverView'];
 export type Check = Schemas['CheckView'];
 export type SurfaceType = Schemas['SurfaceTypeView'];
 export type Source = Schemas['SourceView'];
@@ -78,7 +78,6 @@ export type SchedulePurpose = NonNullable<Schemas['GiveSchedule']['purpose']>;
 export type ZoneRow = Schemas['ZoneRow'];
 export type ZoneBy = Schemas['ProposeRequest']['by'][number];
 export type LossRow = Schemas['LossRow'];
-export type BalanceLine = Schemas['BalanceLine'];
 export type Breakdown = Schemas['BreakdownView'];
 export type LibraryAnswer = Schemas['LibraryView'];
 export type Library = Schemas['Library'];
@@ -142,6 +141,7 @@ export const api = {
       }),
     ),
   ...estimateCalls,
+  ...handoverCalls,
   ...planCalls,
   ...attemptCalls,
   ...mendCalls,
@@ -319,8 +319,6 @@ export const api = {
         params: { path: { id: delivery }, query: { object } },
       }),
     ),
-  balance: (delivery: string) =>
-    ok(client.GET('/api/deliveries/{id}/balance', { params: { path: { id: delivery } } })),
   library: (project: string) =>
     ok(client.GET('/api/projects/{id}/library', { params: { path: { id: project } } })),
   libraryFile: (project: string, file: File) =>
@@ -512,15 +510,6 @@ export const api = {
     ok(
       client.GET('/api/sheets/{id}/comparison', {
         params: { path: { id }, query: { with: other } },
-      }),
-    ),
-  handovers: (delivery: string) =>
-    ok(client.GET('/api/deliveries/{id}/handovers', { params: { path: { id: delivery } } })),
-  handOver: (delivery: string, basedOn: number, allowBlockers: boolean) =>
-    ok(
-      client.POST('/api/deliveries/{id}/handovers', {
-        params: { path: { id: delivery } },
-        body: { basedOn, allowBlockers },
       }),
     ),
 };

@@ -49,6 +49,7 @@ export function space(key: string): Space {
     floorArea: 20,
     volume: 60,
     enclosed: true,
+    groups: false,
     openEdges: 0,
     surfaces: 1,
     source: SOURCE,

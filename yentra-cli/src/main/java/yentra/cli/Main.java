@@ -8,7 +8,7 @@ import picocli.CommandLine.Command;
 
 /**
  * The command line: {@code yentra check | repair | translate | draw | compare | climate | junctions
- * | loads | estimate | info}.
+ * | loads | estimate | fetch | info}.
  */
 @Command(
     name = "yentra",
@@ -26,6 +26,7 @@ import picocli.CommandLine.Command;
       JunctionsCommand.class,
       LoadsCommand.class,
       EstimateCommand.class,
+      FetchCommand.class,
       InfoCommand.class,
       CatalogueCommand.class
     })

@@ -92,7 +92,8 @@ final class TranslateCommand implements Callable<Integer> {
       return 1;
     }
     PsiValues psi = boundaries.psi(checked.envelope(), Map.of());
-    Handover handover = maker(checked, chosen, psi, boundaries.options().convention()).make(format);
+    HandoverMaker maker = maker(checked, chosen, psi, boundaries.options().convention());
+    Handover handover = maker.make(format, null);
     if (!handover.faults().isEmpty() && !allowBlockers) {
       handover.faults().forEach(f -> System.err.println("against the standard: " + f));
       System.err.println(
@@ -102,6 +103,7 @@ final class TranslateCommand implements Callable<Integer> {
               + ", so nothing was written. Mend the delivery, or write all the same with --allow-blockers.");
       return 1;
     }
+    maker.partNotes().forEach(System.err::println);
     return Output.handover(out, handover);
   }
 

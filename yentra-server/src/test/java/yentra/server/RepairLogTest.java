@@ -163,7 +163,7 @@ class RepairLogTest {
     assertThat(refused.json().get("blockers").asInt()).isEqualTo(6);
     ask.put("allowBlockers", true);
     JsonNode h = post("handovers", ask).json();
-    assertThat(h.get("differences")).isEmpty();
+    assertThat(h.get("files").get(0).get("differences")).isEmpty();
     assertThat(h.get("blockers").asInt()).isEqualTo(6);
     byte[] file = yentra.get("/api/handovers/" + h.get("id").asString() + "/file").bytes();
     Envelope back = GbxmlReader.read(new ByteArrayInputStream(file), ReadLimits.standard());

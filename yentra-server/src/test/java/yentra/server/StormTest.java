@@ -131,7 +131,8 @@ class StormTest {
     assertThat(reads).hasSizeGreaterThan(25);
     for (String path : reads) {
       int alone = yentra.get(path).status();
-      assertThat(alone).as(path).isIn(200, 422);
+      // what is fetched by machines asks for a token, which is looked for all the same
+      assertThat(alone).as(path).isIn(200, 422, path.endsWith("/newest") ? 401 : 200);
       List<Callable<Integer>> many = new ArrayList<>();
       for (int i = 0; i < AT_ONCE; i++) {
         many.add(() -> yentra.get(path).status());

@@ -314,7 +314,7 @@ class ThermalTest {
   }
 
   private static JsonNode line(JsonNode balance, String what) {
-    return list(balance).stream()
+    return list(balance.get("lines")).stream()
         .filter(l -> l.get("what").asString().equals(what))
         .findFirst()
         .orElseThrow();

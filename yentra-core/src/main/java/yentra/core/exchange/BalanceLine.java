@@ -25,6 +25,9 @@ public record BalanceLine(
     causes = List.copyOf(causes);
   }
 
+  /** Objects that are named for one difference. */
+  public static final int MOST_OBJECTS = 500;
+
   /** What a line measures. */
   public enum Measure {
     COUNT(null),
@@ -50,6 +53,7 @@ public record BalanceLine(
   /** Why two columns differ. */
   public enum Kind {
     OUT_OF_SCOPE("left out of the scope"),
+    GROUPED("spaces that only group others do not count again"),
     REPAIRED("repairs"),
     CONVENTION("where surfaces are drawn"),
     MEASURED_OTHERWISE("measured in another way"),
@@ -71,8 +75,15 @@ public record BalanceLine(
    *
    * @param amount towards the later column, in SI units
    * @param says more in words, or empty
+   * @param objects keys of spaces and surfaces that make the difference, where they are known; at
+   *     most {@value #MOST_OBJECTS}
    */
-  public record Cause(Kind kind, Measure measure, double amount, String says) {
+  public record Cause(
+      Kind kind, Measure measure, double amount, String says, List<String> objects) {
+    public Cause {
+      objects = List.copyOf(objects);
+    }
+
     /** In words, with the amount in the given units. */
     public String said(UnitSystem units) {
       Quantity q = measure.quantity();

@@ -1,15 +1,17 @@
 package yentra.core.exchange;
 
 import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import yentra.core.boundary.Convention;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Delivered;
 import yentra.core.envelope.Envelope;
-import yentra.core.envelope.Exposure;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
@@ -17,7 +19,6 @@ import yentra.core.exchange.BalanceLine.Cause;
 import yentra.core.exchange.BalanceLine.Kind;
 import yentra.core.exchange.BalanceLine.Measure;
 import yentra.core.model.ArchitecturalModel;
-import yentra.core.thermal.HeatLoss;
 import yentra.core.thermal.HeatLoss.Beyond;
 import yentra.core.thermal.HeatLossOptions;
 
@@ -52,51 +53,16 @@ public final class BalanceSheet {
       CheckContext readBack,
       Convention convention) {}
 
-  /** One state, added up once. */
-  private record State(CheckContext context, HeatLoss.Sum loss) {
-    static State of(CheckContext c, HeatLossOptions options) {
-      return c == null
-          ? null
-          : new State(c, c.thermal().heatLoss(options).total(s -> c.octant(s) >= 0));
-    }
-
-    Envelope envelope() {
-      return context.envelope();
-    }
-
-    double spaces(ToDoubleFunction<String> figure) {
-      return envelope().spaces().stream()
-          .filter(s -> !context.groupings().containsKey(s.key()))
-          .mapToDouble(s -> Math.max(0, figure.applyAsDouble(s.key())))
-          .sum();
-    }
-
-    double closed(String space, double figure) {
-      return context.volumes().of(space).enclosed() ? figure : 0;
-    }
-
-    /** Outdoor walls that look one way, m². */
-    double walls(int octant, ToDoubleFunction<Surface> figure) {
-      return envelope().surfaces().stream()
-          .filter(s -> context.octant(s) == octant)
-          .mapToDouble(figure)
-          .sum();
-    }
-
-    double levels() {
-      return envelope().surfaces().stream()
-          .filter(s -> !s.sides().isEmpty())
-          .mapToDouble(this::level)
-          .sum();
-    }
-
-    private double level(Surface s) {
-      boolean upright = context.types().isUpright(s.polygon().tilt());
-      return s.exposure() == Exposure.ADIABATIC || upright ? 0 : s.polygon().area();
-    }
-  }
+  private static final ToDoubleFunction<SourceTakeoff> NONE = t -> 0;
 
   private record Source(SourceTakeoff all, SourceTakeoff scoped) {}
+
+  /** A figure that objects add up to. */
+  private interface Parts extends Function<BalanceState, Map<String, Double>> {}
+
+  private static double sum(Map<String, Double> parts) {
+    return parts.values().stream().mapToDouble(Double::doubleValue).sum();
+  }
 
   private static double glass(Surface s) {
     double sum = 0;
@@ -121,27 +87,32 @@ public final class BalanceSheet {
 
   private static final class Lines {
     private final List<BalanceLine> out = new ArrayList<>();
-    private final State before;
-    private final State now;
-    private final State readBack;
+    private final BalanceState before;
+    private final BalanceState now;
+    private final BalanceState readBack;
     private final Source source;
     private final boolean delivered;
     private final Convention convention;
 
     Lines(States s, HeatLossOptions options) {
-      before = State.of(s.before, options);
-      now = State.of(s.now, options);
-      readBack = State.of(s.readBack, options);
+      before = BalanceState.of(s.before, options);
+      now = BalanceState.of(s.now, options);
+      readBack = BalanceState.of(s.readBack, options);
       convention = s.convention;
       Envelope e = s.before.envelope();
       delivered = e.delivered().format().equals(Delivered.GBXML);
+      Set<String> grouping = new HashSet<>();
+      s.before
+          .groupings()
+          .keySet()
+          .forEach(k -> e.space(k).ifPresent(x -> grouping.add(x.source().id())));
       source =
           e.delivered().format().equals(Delivered.IFC)
               ? new Source(
-                  SourceTakeoff.of(s.whole, e.site(), s.before.types()),
+                  SourceTakeoff.of(s.whole, e.site(), s.before.types(), grouping),
                   s.before.model().elements().size() == s.whole.elements().size()
                       ? null
-                      : SourceTakeoff.of(s.before.model(), e.site(), s.before.types()))
+                      : SourceTakeoff.of(s.before.model(), e.site(), s.before.types(), grouping))
               : null;
     }
 
@@ -158,66 +129,91 @@ public final class BalanceSheet {
         String what,
         Measure measure,
         ToDoubleFunction<SourceTakeoff> taken,
-        ToDoubleFunction<State> figure,
+        ToDoubleFunction<SourceTakeoff> grouped,
+        Parts parts,
         Kind rest,
         String says) {
       List<Cause> causes = new ArrayList<>();
       Double from = source == null ? null : known(all(taken));
-      double a = figure.applyAsDouble(before);
-      double b = figure.applyAsDouble(now);
       if (from != null) {
         double in = scoped(taken);
+        double a = sum(parts.apply(before));
         cause(causes, Kind.OUT_OF_SCOPE, measure, in - from, Math.max(from, in), "");
-        cause(causes, rest, measure, a - in, Math.max(a, in), says);
+        double group = grouped.applyAsDouble(source.scoped == null ? source.all : source.scoped);
+        cause(causes, Kind.GROUPED, measure, -group, Math.max(a, in), "");
+        cause(causes, rest, measure, a - (in - group), Math.max(a, in), says);
       }
-      finish(what, measure, from, a, b, figure, causes);
+      finish(what, measure, from, parts, causes);
     }
 
     /** A line of which no source says anything. */
-    private void line(String what, Measure measure, ToDoubleFunction<State> figure) {
-      finish(
-          what,
-          measure,
-          null,
-          figure.applyAsDouble(before),
-          figure.applyAsDouble(now),
-          figure,
-          new ArrayList<>());
+    private void line(String what, Measure measure, Parts parts) {
+      finish(what, measure, null, parts, new ArrayList<>());
+    }
+
+    private void figure(String what, Measure measure, ToDoubleFunction<BalanceState> figure) {
+      List<Cause> causes = new ArrayList<>();
+      double a = figure.applyAsDouble(before);
+      double b = figure.applyAsDouble(now);
+      cause(causes, Kind.REPAIRED, measure, b - a, Math.max(a, b), "");
+      Double back = readBack == null ? null : (Double) figure.applyAsDouble(readBack);
+      finish(new BalanceLine(what, measure, null, known(a), known(b), back, causes));
     }
 
     private void finish(
-        String what,
-        Measure measure,
-        Double from,
-        double a,
-        double b,
-        ToDoubleFunction<State> figure,
-        List<Cause> causes) {
-      cause(causes, Kind.REPAIRED, measure, b - a, Math.max(a, b), "");
-      Double back = readBack == null ? null : known(figure.applyAsDouble(readBack));
-      if (back != null) {
-        cause(causes, Kind.READ_BACK, measure, back - b, Math.max(back, b), "");
+        String what, Measure measure, Double from, Parts parts, List<Cause> causes) {
+      Map<String, Double> was = parts.apply(before);
+      Map<String, Double> is = parts.apply(now);
+      double a = sum(was);
+      double b = sum(is);
+      if (differs(b - a, Math.max(a, b))) {
+        causes.add(new Cause(Kind.REPAIRED, measure, b - a, "", changed(was, is)));
       }
-      out.add(new BalanceLine(what, measure, from, known(a), known(b), back, causes));
+      Double back = readBack == null ? null : (Double) sum(parts.apply(readBack));
+      finish(new BalanceLine(what, measure, from, known(a), known(b), back, causes));
+    }
+
+    private void finish(BalanceLine l) {
+      List<Cause> causes = new ArrayList<>(l.causes());
+      Double back = l.readBack() == null ? null : known(l.readBack());
+      if (back != null && l.now() != null) {
+        cause(causes, Kind.READ_BACK, l.measure(), back - l.now(), Math.max(back, l.now()), "");
+      }
+      out.add(
+          new BalanceLine(l.what(), l.measure(), l.source(), l.before(), l.now(), back, causes));
+    }
+
+    private static List<String> changed(Map<String, Double> was, Map<String, Double> is) {
+      Set<String> keys = new LinkedHashSet<>(is.keySet());
+      keys.addAll(was.keySet());
+      return keys.stream()
+          .filter(
+              k -> {
+                double a = was.getOrDefault(k, 0.0);
+                double b = is.getOrDefault(k, 0.0);
+                return differs(b - a, Math.max(a, b));
+              })
+          .limit(BalanceLine.MOST_OBJECTS)
+          .toList();
+    }
+
+    private static boolean differs(double amount, double of) {
+      return Double.isFinite(amount) && Math.abs(amount) > ALIKE * Math.abs(of);
     }
 
     private static void cause(
         List<Cause> causes, Kind kind, Measure m, double amount, double of, String says) {
-      if (Double.isFinite(amount) && Math.abs(amount) > ALIKE * Math.abs(of)) {
-        causes.add(new Cause(kind, m, amount, says));
+      if (differs(amount, of)) {
+        causes.add(new Cause(kind, m, amount, says, List.of()));
       }
     }
 
     /** Figures that a gbXML delivery states of its spaces. */
-    private void stated(
-        String what,
-        Measure measure,
-        Function<Space, Double> stated,
-        ToDoubleFunction<State> figure) {
+    private void stated(String what, Measure measure, Function<Space, Double> stated, Parts parts) {
       List<Space> spaces = before.envelope().spaces();
       boolean all = !spaces.isEmpty() && spaces.stream().allMatch(s -> stated.apply(s) != null);
       List<Cause> causes = new ArrayList<>();
-      double a = figure.applyAsDouble(before);
+      double a = sum(parts.apply(before));
       Double from = all ? (Double) spaces.stream().mapToDouble(s -> stated.apply(s)).sum() : null;
       if (from != null) {
         cause(
@@ -228,7 +224,7 @@ public final class BalanceSheet {
             Math.max(a, from),
             "the file states it, its faces come to another figure");
       }
-      finish(what, measure, from, a, figure.applyAsDouble(now), figure, causes);
+      finish(what, measure, from, parts, causes);
     }
 
     private void sizes() {
@@ -236,15 +232,18 @@ public final class BalanceSheet {
           "Spaces",
           Measure.COUNT,
           SourceTakeoff::spaces,
-          s -> s.envelope().spaces().size(),
+          NONE,
+          s -> BalanceState.parts(s.envelope().spaces(), Space::key, x -> 1),
           Kind.MEASURED_OTHERWISE,
           "spaces found in construction, or without a body");
-      line("Zones", Measure.COUNT, s -> s.envelope().zones().size());
-      line("Surfaces", Measure.COUNT, s -> s.envelope().surfaces().size());
-      line("Openings", Measure.COUNT, s -> s.envelope().openingCount());
-      ToDoubleFunction<State> floor = s -> s.spaces(k -> s.context().volumes().of(k).floorArea());
-      ToDoubleFunction<State> volume =
-          s -> s.spaces(k -> s.closed(k, s.context().volumes().of(k).volume()));
+      figure("Zones", Measure.COUNT, s -> s.envelope().zones().size());
+      line(
+          "Surfaces",
+          Measure.COUNT,
+          s -> BalanceState.parts(s.envelope().surfaces(), Surface::key, x -> 1));
+      figure("Openings", Measure.COUNT, s -> s.envelope().openingCount());
+      Parts floor = s -> s.spaces(k -> s.context().volumes().of(k).floorArea());
+      Parts volume = s -> s.spaces(k -> s.closed(k, s.context().volumes().of(k).volume()));
       if (delivered) {
         stated("Floor area", Measure.AREA, Space::statedFloorArea, floor);
       } else {
@@ -252,6 +251,7 @@ public final class BalanceSheet {
             "Floor area",
             Measure.AREA,
             SourceTakeoff::floorArea,
+            SourceTakeoff::groupedArea,
             floor,
             ruled(),
             convention == Convention.INNER
@@ -266,6 +266,7 @@ public final class BalanceSheet {
             "Volume of enclosed spaces",
             Measure.VOLUME,
             SourceTakeoff::volume,
+            SourceTakeoff::groupedVolume,
             volume,
             ruled(),
             convention == Convention.INNER
@@ -283,13 +284,14 @@ public final class BalanceSheet {
           "the source has the outer faces of walls, the envelope is drawn on " + convention.label();
       for (int i = 0; i < 8; i++) {
         int octant = i;
-        ToDoubleFunction<State> gross = s -> s.walls(octant, x -> x.polygon().area());
-        ToDoubleFunction<State> glass = s -> s.walls(octant, BalanceSheet::glass);
+        Parts gross = s -> s.walls(octant, x -> x.polygon().area());
+        Parts glass = s -> s.walls(octant, BalanceSheet::glass);
         if (looks(gross) || source != null && all(t -> t.walls()[octant]) > 0) {
           line(
               "Outdoor walls facing " + FACING[i],
               Measure.AREA,
               t -> t.walls()[octant],
+              NONE,
               gross,
               Kind.CONVENTION,
               walls);
@@ -299,6 +301,7 @@ public final class BalanceSheet {
               "Glass facing " + FACING[i],
               Measure.AREA,
               t -> t.windows()[octant],
+              NONE,
               glass,
               Kind.MEASURED_OTHERWISE,
               "the source has whole windows, the envelope what lies in its surfaces, glazed doors"
@@ -309,14 +312,15 @@ public final class BalanceSheet {
           "Floors, roofs and ceilings",
           Measure.AREA,
           SourceTakeoff::slabs,
-          State::levels,
+          NONE,
+          BalanceState::levels,
           Kind.CONVENTION,
           "the source has the upper faces of slabs and roofs with what lies on walls, the envelope"
               + " ends at its walls");
     }
 
-    private boolean looks(ToDoubleFunction<State> figure) {
-      return figure.applyAsDouble(before) > 0 || figure.applyAsDouble(now) > 0;
+    private boolean looks(Parts parts) {
+      return !parts.apply(before).isEmpty() || !parts.apply(now).isEmpty();
     }
 
     private void losses() {
@@ -327,22 +331,22 @@ public final class BalanceSheet {
               Beyond.UNCONDITIONED, "unconditioned spaces");
       List<Beyond> order = List.of(Beyond.OUTDOOR, Beyond.GROUND, Beyond.UNCONDITIONED);
       for (Beyond y : order) {
-        line("Area to " + beyond.get(y), Measure.AREA, s -> s.loss().area().getOrDefault(y, 0.0));
+        figure("Area to " + beyond.get(y), Measure.AREA, s -> s.loss().area().getOrDefault(y, 0.0));
       }
-      line("Glass in outdoor walls", Measure.AREA, s -> s.loss().glazedArea());
-      line(
+      figure("Glass in outdoor walls", Measure.AREA, s -> s.loss().glazedArea());
+      figure(
           "Constructions without a U-value",
           Measure.COUNT,
           s -> s.context().thermal().constructionsWithoutUValue());
-      line("Area without a U-value", Measure.AREA, s -> s.loss().unknownArea());
+      figure("Area without a U-value", Measure.AREA, s -> s.loss().unknownArea());
       for (Beyond y : order) {
-        line(
+        figure(
             "UA to " + beyond.get(y),
             Measure.HEAT_LOSS,
             s -> s.loss().heatLoss().getOrDefault(y, 0.0));
       }
-      line("UA in all", Measure.HEAT_LOSS, s -> s.loss().total());
-      line("Mean U-value", Measure.U_VALUE, s -> s.loss().meanUValue());
+      figure("UA in all", Measure.HEAT_LOSS, s -> s.loss().total());
+      figure("Mean U-value", Measure.U_VALUE, s -> s.loss().meanUValue());
     }
   }
 

@@ -369,14 +369,22 @@ public final class BuildingSchedules {
               l.what(),
               q == null ? "" : units.of(q).symbol(),
               q == null ? l.source() : in(q, l.source()),
+              q == null ? l.before() : in(q, l.before()),
               q == null ? l.now() : in(q, l.now()),
               q == null ? l.readBack() : in(q, l.readBack()),
               l.causes().stream().map(c -> c.said(units)).collect(Collectors.joining("; "))));
     }
     return new TypedSheets.Sheet(
         "Balance",
-        List.of("What", "Unit", "Source", "Envelope", "Read back", "What makes the difference"),
+        List.of(
+            "What",
+            "Unit",
+            "Source",
+            "As delivered",
+            "Now",
+            "Read back",
+            "What makes the difference"),
         rows,
-        List.of(40, 10, 16, 16, 16, 80));
+        List.of(40, 10, 16, 16, 16, 16, 80));
   }
 }

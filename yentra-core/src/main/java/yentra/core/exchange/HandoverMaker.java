@@ -1,6 +1,5 @@
 package yentra.core.exchange;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -62,7 +61,6 @@ public final class HandoverMaker {
   private final ReadLimits limits;
   private final CheckContext part;
   private final List<String> partNotes;
-  private Envelope readBack;
 
   public HandoverMaker(Subject subject, Options options, ReadLimits limits) {
     this.subject = subject;
@@ -90,22 +88,17 @@ public final class HandoverMaker {
     return partNotes;
   }
 
-  /** Makes a file; one that is read back becomes the third column of a balance sheet made later. */
-  public Handover make(HandoverFormat format) {
-    Handover h = written(format);
-    if (h.readBack() != null && readBack == null) {
-      readBack = h.readBack();
-    }
-    List<String> notes = new ArrayList<>(partNotes);
-    notes.addAll(h.notes());
-    return new Handover(
-        format, h.bytes(), notes, h.faults(), h.differences(), h.counts(), h.readBack());
-  }
-
-  private Handover written(HandoverFormat format) {
+  /**
+   * Makes a file; what was done at the edges of a part is not said of it again.
+   *
+   * @param proven what was made and read back before, for the last column of the balance sheet in
+   *     schedules; null for none
+   */
+  public Handover make(HandoverFormat format, Handover proven) {
     if (format == HandoverFormat.XLSX) {
       return Handover.schedules(
-          BuildingSchedules.of(part, options.heatLoss, junctions(), balance(), options.units));
+          BuildingSchedules.of(
+              part, options.heatLoss, junctions(), balance(proven), options.units));
     }
     boolean whole = part == subject.now;
     if (format.isIfc() && subject.whole instanceof IfcModel model) {
@@ -143,14 +136,19 @@ public final class HandoverMaker {
     return Junctions.of(part.envelope(), part::outward, options.psi, part.tolerance());
   }
 
-  /** The balance sheet; its last column is what was read back of the first file, if any was. */
-  public List<BalanceLine> balance() {
+  /**
+   * The balance sheet.
+   *
+   * @param proven a file that was read back, for the last column; null for none
+   */
+  public List<BalanceLine> balance(Handover proven) {
+    Envelope back = proven == null ? null : proven.readBack();
     return BalanceSheet.of(
         new BalanceSheet.States(
             subject.whole,
             subject.before,
             part,
-            readBack == null ? null : part.with(readBack),
+            back == null ? null : part.with(back),
             options.convention),
         options.heatLoss);
   }

@@ -3,6 +3,7 @@ package yentra.core.exchange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.locationtech.jts.geom.Envelope;
 import org.locationtech.jts.index.strtree.STRtree;
@@ -51,15 +52,20 @@ final class SourceTakeoff {
   private final STRtree rooms = new STRtree();
   private int spaces;
   private int unmeasured;
+  private final Set<String> grouping;
   private double floorArea;
+  private double groupedArea;
+  private double groupedVolume;
   private double volume;
   private double slabs;
   private final double[] walls = new double[8];
   private final double[] windows = new double[8];
   private double otherWindows;
 
-  private SourceTakeoff(ArchitecturalModel model, Site site, SurfaceTypes types) {
+  private SourceTakeoff(
+      ArchitecturalModel model, Site site, SurfaceTypes types, Set<String> grouping) {
     this.model = model;
+    this.grouping = grouping;
     this.site = site;
     this.types = types;
   }
@@ -69,9 +75,11 @@ final class SourceTakeoff {
    *
    * @param site whose north azimuths are from
    * @param types which tilts are floors and roofs
+   * @param grouping keys of the spaces that only group others
    */
-  static SourceTakeoff of(ArchitecturalModel model, Site site, SurfaceTypes types) {
-    SourceTakeoff t = new SourceTakeoff(model, site, types);
+  static SourceTakeoff of(
+      ArchitecturalModel model, Site site, SurfaceTypes types, Set<String> grouping) {
+    SourceTakeoff t = new SourceTakeoff(model, site, types, grouping);
     t.elements("IfcSpace").forEach(t::space);
     t.rooms.build();
     t.elements("IfcWall").forEach(t::wall);
@@ -99,6 +107,16 @@ final class SourceTakeoff {
 
   double volume() {
     return volume;
+  }
+
+  /** Of the floor area, what is of spaces that only group others, m². */
+  double groupedArea() {
+    return groupedArea;
+  }
+
+  /** Of the volume, what is of spaces that only group others, m³. */
+  double groupedVolume() {
+    return groupedVolume;
   }
 
   /** Upper faces of slabs and roofs, m². */
@@ -154,9 +172,15 @@ final class SourceTakeoff {
     if (shell == null && area.isEmpty()) {
       unmeasured++;
     }
-    floorArea += area.isPresent() ? area.getAsDouble() : shell == null ? 0 : floor(faces);
-    volume +=
+    double floor = area.isPresent() ? area.getAsDouble() : shell == null ? 0 : floor(faces);
+    double within =
         held.isPresent() ? held.getAsDouble() : shell == null ? 0 : Math.abs(shell.signedVolume());
+    floorArea += floor;
+    volume += within;
+    if (grouping.contains(e.key())) {
+      groupedArea += floor;
+      groupedVolume += within;
+    }
   }
 
   private double floor(List<Polygon> faces) {

@@ -24,6 +24,9 @@ import yentra.core.envelope.Surface;
  * linear thermal bridges are not counted.
  */
 public final class HeatLoss {
+  /** Shares of an area that differ by less are one. */
+  private static final double SAME = 1e-9;
+
   private final List<Share> parts = new ArrayList<>();
   private final Map<String, Double> uValues = new HashMap<>();
   private final List<String> assumptions = new ArrayList<>();
@@ -82,13 +85,14 @@ public final class HeatLoss {
 
     /** Mean U-value of what loses heat, W/(m²K); NaN for nothing. */
     public double meanUValue() {
-      double known =
+      double all =
           area.entrySet().stream()
-                  .filter(a -> a.getKey() != Beyond.CONDITIONED)
-                  .mapToDouble(Map.Entry::getValue)
-                  .sum()
-              - unknownArea;
-      return known > 0 ? total() / known : Double.NaN;
+              .filter(a -> a.getKey() != Beyond.CONDITIONED)
+              .mapToDouble(Map.Entry::getValue)
+              .sum();
+      double known = all - unknownArea;
+      // sums of the same areas in another order differ in the last digits
+      return known > SAME * all ? total() / known : Double.NaN;
     }
   }
 

@@ -90,6 +90,7 @@ public class DeliveryStates {
    * A delivery at one version of its log, checked.
    *
    * @param whole the architectural model as delivered
+   * @param before the envelope before any repair
    * @param findings of the run, worst first
    */
   public record State(
@@ -98,6 +99,7 @@ public class DeliveryStates {
       ArchitecturalModel whole,
       ScopeState scope,
       ScopeResult result,
+      CheckContext before,
       CheckRun run,
       List<Finding> findings) {
     public CheckContext context() {
@@ -154,7 +156,13 @@ public class DeliveryStates {
 
   /** The state that entries of the log give; those about scope come before all repairs. */
   public State state(DeliveryRecord d, List<RepairEntryRecord> log) {
-    ProjectSettings settings = projects.settings(d.getProjectId());
+    return state(d, projects.settings(d.getProjectId()), log);
+  }
+
+  /**
+   * The state that entries of the log give with settings, which may be others than the project's.
+   */
+  public State state(DeliveryRecord d, ProjectSettings settings, List<RepairEntryRecord> log) {
     List<RepairEntryRecord> repairs = log.stream().filter(e -> !DeliveryStore.isScope(e)).toList();
     ScopeKey before = key(d, settings, log);
     RunKey wanted =
@@ -177,6 +185,7 @@ public class DeliveryStates {
         scoped.stage.whole(),
         scoped.stage.scope(),
         scoped.stage.result(),
+        scoped.stage.context(),
         run,
         List.copyOf(worstFirst));
   }

@@ -157,6 +157,11 @@ public final class EnvelopeViews {
   public record StoreyView(
       String key, String name, @Schema(nullable = true) Double level, int spaces) {}
 
+  /**
+   * A space.
+   *
+   * @param groups it only groups others: its figures are theirs
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record SpaceView(
       String key,
@@ -171,6 +176,7 @@ public final class EnvelopeViews {
       @Schema(nullable = true) Double statedFloorArea,
       @Schema(nullable = true) Double statedVolume,
       boolean enclosed,
+      boolean groups,
       int openEdges,
       int surfaces,
       SourceView source) {}

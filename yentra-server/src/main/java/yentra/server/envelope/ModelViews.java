@@ -139,6 +139,7 @@ public final class ModelViews {
         s.statedFloorArea(),
         s.statedVolume(),
         v.enclosed(),
+        context.groupings().containsKey(s.key()),
         v.openPieces().size(),
         context.volumes().surfacesOf(s.key()).size(),
         source(s.source()));

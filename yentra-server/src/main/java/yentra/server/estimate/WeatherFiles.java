@@ -11,6 +11,7 @@ import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
@@ -22,6 +23,7 @@ import tools.jackson.databind.json.JsonMapper;
 import yentra.core.climate.EpwReader;
 import yentra.core.climate.WeatherYear;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.junction.JunctionType;
 import yentra.core.work.LastUsed;
 import yentra.server.projects.ProjectStore;
 import yentra.server.web.Problem;
@@ -168,6 +170,11 @@ public class WeatherFiles {
         .where(PROJECT_ESTIMATE.PROJECT_ID.eq(project))
         .and(PROJECT_ESTIMATE.WEATHER_ID.isNotNull())
         .fetchOptional(PROJECT_ESTIMATE.WEATHER_ID);
+  }
+
+  /** ψ of linear thermal bridges that a project states in place of the defaults, W/(mK). */
+  public Map<JunctionType, Double> psi(UUID project) {
+    return settings(project).stated();
   }
 
   RunSettings settings(UUID project) {

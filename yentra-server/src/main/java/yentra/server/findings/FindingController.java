@@ -21,10 +21,10 @@ import org.springframework.web.bind.annotation.RestController;
 import yentra.core.bcf.BcfVersion;
 import yentra.core.revision.MessageTrace;
 import yentra.server.deliveries.DeliveryStates;
+import yentra.server.deliveries.LastHandover;
 import yentra.server.envelope.Deliveries;
 import yentra.server.envelope.EnvelopeViews;
 import yentra.server.envelope.Previews;
-import yentra.server.handover.Handovers;
 import yentra.server.web.Problem;
 import yentra.server.web.RequestGuard;
 
@@ -39,7 +39,7 @@ public class FindingController {
   private final Previews previews;
   private final DeliveryStates states;
   private final CheckLimits limits;
-  private final Handovers handovers;
+  private final LastHandover handed;
   private final Topics topics;
 
   FindingController(
@@ -47,13 +47,13 @@ public class FindingController {
       Previews previews,
       DeliveryStates states,
       CheckLimits limits,
-      Handovers handovers,
+      LastHandover handed,
       Topics topics) {
     this.deliveries = deliveries;
     this.previews = previews;
     this.states = states;
     this.limits = limits;
-    this.handovers = handovers;
+    this.handed = handed;
     this.topics = topics;
   }
 
@@ -115,7 +115,7 @@ public class FindingController {
     }
     DeliveryStates.State s = states.state(id);
     return new MessageTrace(
-            s.envelope(), s.context().naming(), s.findings(), handovers.last(id).orElse(null))
+            s.envelope(), s.context().naming(), s.findings(), handed.last(id).orElse(null))
         .of(asked.text());
   }
 

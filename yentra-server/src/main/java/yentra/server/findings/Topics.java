@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -12,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yentra.core.bcf.BcfAnswer;
@@ -79,13 +81,32 @@ public class Topics {
         asked == null
             ? s.findings().stream().filter(known::isOpen).toList()
             : Previews.findings(s, asked);
+    Said said = new Said(known::isOpen, clock.instant(), by);
+    String base = d.getFileName().replaceFirst("\\.[A-Za-z0-9]{1,8}$", "");
+    return new Archive(base + "-findings.bcf", archive(d, s, findings, version, said));
+  }
+
+  /**
+   * What topics say of the people around them.
+   *
+   * @param open whether a finding is not accepted
+   */
+  public record Said(Predicate<Finding> open, Instant at, String by) {}
+
+  /** Topics of some findings; the same findings, moment and person give the same bytes. */
+  public byte[] archive(
+      DeliveryRecord d,
+      DeliveryStates.State s,
+      List<Finding> findings,
+      BcfVersion version,
+      Said said) {
     if (findings.size() > MOST) {
       throw Problem.notApplicable("More than 5,000 topics make no file. Choose some findings.");
     }
     Map<String, String> guids = new LinkedHashMap<>();
     List<BcfTopic> topics = new ArrayList<>();
     for (Finding f : findings) {
-      BcfTopic t = topic(d, s, f, known, by, topics.size() < PICTURES);
+      BcfTopic t = topic(d, s, f, said, topics.size() < PICTURES);
       topics.add(t);
       guids.put(t.guid(), f.id().toString());
     }
@@ -97,17 +118,11 @@ public class Topics {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-    String base = d.getFileName().replaceFirst("\\.[A-Za-z0-9]{1,8}$", "");
-    return new Archive(base + "-findings.bcf", out.toByteArray());
+    return out.toByteArray();
   }
 
   private BcfTopic topic(
-      DeliveryRecord d,
-      DeliveryStates.State s,
-      Finding f,
-      Decisions.Known known,
-      String by,
-      boolean drawn) {
+      DeliveryRecord d, DeliveryStates.State s, Finding f, Said said, boolean drawn) {
     Envelope e = s.envelope();
     String guid =
         UUID.nameUUIDFromBytes(
@@ -127,11 +142,11 @@ public class Topics {
         f.message(),
         check.why(),
         f.severity().label().equals("note") ? "Info" : "Issue",
-        known.isOpen(f) ? "Open" : "Accepted",
+        said.open.test(f) ? "Open" : "Accepted",
         f.severity().label(),
         List.of(f.code()),
-        clock.instant(),
-        by,
+        said.at,
+        said.by,
         components(e, f),
         near == null ? null : new BcfTopic.Camera(near.eye().plus(o), near.direction(), near.up()),
         near == null || !drawn ? null : FindingPicture.png(e, f, near));

@@ -3,7 +3,6 @@ package yentra.server.thermal;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.util.List;
 import java.util.UUID;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -21,7 +20,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.check.proposal.ZoneProposal;
-import yentra.core.exchange.BalanceSheet;
 import yentra.core.exchange.RoomSheet;
 import yentra.core.library.Library;
 import yentra.core.library.LibraryFile;
@@ -58,14 +56,6 @@ public class ThermalController {
   ThermalViews.BreakdownView breakdown(@PathVariable UUID id, @RequestParam String object) {
     DeliveryStates.State s = states.state(id);
     return ThermalViews.breakdown(s.context(), object, s.settings().heatLossOptions());
-  }
-
-  /** What the model adds up to as delivered and now. */
-  @GetMapping("/deliveries/{id}/balance")
-  List<BalanceSheet.BalanceLine> balance(@PathVariable UUID id) {
-    DeliveryStates.State now = states.state(id);
-    return BalanceSheet.of(
-        states.beforeRepairs(id).context(), now.context(), now.settings().heatLossOptions());
   }
 
   @GetMapping("/deliveries/{id}/conditions")

@@ -26,6 +26,10 @@ public final class Problem extends RuntimeException {
     return new Problem(HttpStatus.BAD_REQUEST, "bad-request", message, Map.of());
   }
 
+  public static Problem unauthorized(String message) {
+    return new Problem(HttpStatus.UNAUTHORIZED, "unauthorized", message, Map.of());
+  }
+
   /** The edit was based on a state that is no longer the newest. */
   public static Problem stale(long version, java.util.List<String> changes) {
     String said =
@@ -51,6 +55,17 @@ public final class Problem extends RuntimeException {
             + (blockers == 1 ? " blocker is" : " blockers are")
             + " open. Repair them, or decide to hand over all the same.",
         Map.of("blockers", blockers));
+  }
+
+  /** Files that another reader would refuse or understand otherwise. */
+  public static Problem notProven(java.util.List<String> against) {
+    return new Problem(
+        HttpStatus.CONFLICT,
+        "not-proven",
+        against.size() == 1
+            ? against.get(0)
+            : against.get(0) + " And " + (against.size() - 1) + " more.",
+        Map.of("against", against.stream().limit(100).toList()));
   }
 
   public static Problem unreadable(String message, int line, int column) {
