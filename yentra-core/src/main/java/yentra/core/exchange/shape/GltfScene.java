@@ -261,6 +261,10 @@ record GltfScene(
     g.writeNumberProperty("buffer", 0);
     g.writeNumberProperty("byteOffset", at);
     g.writeNumberProperty("byteLength", length);
+    if (target == ARRAY_BUFFER) {
+      // asked for where several accessors share a view: three numbers of four bytes
+      g.writeNumberProperty("byteStride", 12);
+    }
     g.writeNumberProperty("target", target);
     g.writeEndObject();
   }
