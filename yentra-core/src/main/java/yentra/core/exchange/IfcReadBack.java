@@ -19,6 +19,7 @@ import yentra.core.envelope.Side;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Storey;
 import yentra.core.envelope.Surface;
+import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.Zone;
 import yentra.core.geometry.Polygon;
 import yentra.core.geometry.Tolerance;
@@ -174,7 +175,9 @@ final class IfcReadBack {
     for (int i = 0; i < Math.min(x.sides().size(), y.sides().size()); i++) {
       outline(what, x.face(i), y.face(i));
     }
-    built(what, x.construction(), y.construction());
+    if (x.type() != SurfaceType.AIR) {
+      built(what, x.construction(), y.construction());
+    }
     same(what, "number of openings", x.openings().size(), y.openings().size());
     Map<String, Opening> others = new HashMap<>();
     y.openings().forEach(o -> others.put(o.key(), o));

@@ -6,7 +6,10 @@ import static yentra.core.Fixtures.read;
 import static yentra.core.Fixtures.rooms;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Random;
+import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
@@ -16,8 +19,10 @@ import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
+import yentra.core.exchange.Excerpt;
 import yentra.core.exchange.Handover;
 import yentra.core.exchange.HandoverFormat;
+import yentra.core.exchange.proof.Proof;
 import yentra.core.finding.Finding;
 import yentra.core.finding.Limits;
 import yentra.core.finding.Severity;
@@ -59,6 +64,18 @@ class WrittenBuildingsPropertiesTest {
       double ground,
       DerivationOptions options)
       throws Exception {
+    Envelope e = envelope(rooms, barriers, cuts, ground, options);
+    CheckContext whole = new CheckContext(e, Limits.STANDARD, Tolerance.standard());
+    Handover h = everyFormat(whole, Set.of());
+    assertThat(grave(check(read(h.bytes())))).isEqualTo(grave(check(e)));
+  }
+
+  private static Envelope envelope(
+      List<Room> rooms,
+      List<Barrier> barriers,
+      List<Cut> cuts,
+      double ground,
+      DerivationOptions options) {
     BoundaryDerivation.Derived r =
         new BoundaryDerivation(rooms, barriers, cuts, Ground.level(ground), options, T)
             .derive(BoundaryMatching.Constructions.NONE);
@@ -78,14 +95,63 @@ class WrittenBuildingsPropertiesTest {
               .build());
     }
     List<Surface> surfaces = r.surfaces().stream().map(s -> s.withConstruction("con-1")).toList();
-    Envelope e = rooms().withSpaces(spaces).withSurfaces(surfaces);
-    Handover h =
-        Handover.of(
-            HandoverFormat.GBXML_6_01,
-            new CheckContext(e, Limits.STANDARD, Tolerance.standard()),
-            ReadLimits.standard());
-    assertThat(h.differences()).isEmpty();
-    assertThat(grave(check(read(h.bytes())))).isEqualTo(grave(check(e)));
+    return rooms().withSpaces(spaces).withSurfaces(surfaces);
+  }
+
+  /** In every format that an envelope alone is written in; gives back gbXML 6.01. */
+  private static Handover everyFormat(CheckContext c, Set<String> flawed) throws Exception {
+    Handover first = null;
+    for (HandoverFormat f : HandoverFormat.values()) {
+      if (f == HandoverFormat.XLSX) {
+        continue;
+      }
+      Handover h = Handover.of(f, c, ReadLimits.standard());
+      Proof.of(h, c, flawed);
+      assertThat(h.faults()).as(f.code()).isEmpty();
+      assertThat(Handover.of(f, c, ReadLimits.standard()).bytes()).isEqualTo(h.bytes());
+      first = first == null ? h : first;
+    }
+    return first;
+  }
+
+  /** Any part of a random building is a building of its own. */
+  @Property(seed = "22", tries = 40)
+  void anyPartIsWrittenAndComesBack(
+      @ForAll @LongRange(min = 1, max = 1_000_000) long seed,
+      @ForAll @LongRange(min = 1, max = 1_000_000) long which,
+      @ForAll Excerpt.Edge edge)
+      throws Exception {
+    RandomBuilding b = new RandomBuilding(seed, Transform.IDENTITY, 1);
+    Envelope e = envelope(b.rooms, b.barriers, b.cuts, 2.9, DerivationOptions.STANDARD);
+    Random random = new Random(which);
+    Set<String> chosen = new HashSet<>();
+    e.spaces().stream().map(Space::key).filter(k -> random.nextBoolean()).forEach(chosen::add);
+    if (chosen.isEmpty()) {
+      chosen.add(e.spaces().get(0).key());
+    }
+    CheckContext whole = new CheckContext(e, Limits.STANDARD, Tolerance.standard());
+    Excerpt.Part part = Excerpt.of(e, chosen, edge, whole.types());
+    CheckContext c = whole.with(part.envelope());
+    // spaces that stand in for what is left out have no faces
+    Set<String> standIns = new HashSet<>();
+    part.envelope().spaces().stream()
+        .map(Space::key)
+        .filter(k -> !chosen.contains(k))
+        .forEach(standIns::add);
+    assertThat(standIns.isEmpty() || edge == Excerpt.Edge.KEEP).isTrue();
+    everyFormat(c, standIns);
+    for (String k : chosen) {
+      // a part is as large as it was in the whole
+      assertThat(c.volumes().of(k).volume()).isEqualTo(whole.volumes().of(k).volume());
+      assertThat(c.volumes().of(k).enclosed()).isEqualTo(whole.volumes().of(k).enclosed());
+    }
+    for (Surface s : part.envelope().surfaces()) {
+      assertThat(
+              s.sides().stream().anyMatch(x -> chosen.contains(x.space())) || s.sides().isEmpty())
+          .isTrue();
+      assertThat(s.sides().stream().allMatch(x -> part.envelope().space(x.space()).isPresent()))
+          .isTrue();
+    }
   }
 
   private static List<String> grave(List<Finding> findings) {

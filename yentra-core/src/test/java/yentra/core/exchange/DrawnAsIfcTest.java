@@ -30,6 +30,7 @@ import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.envelope.SurfaceTypes;
 import yentra.core.envelope.Zone;
+import yentra.core.exchange.proof.Proof;
 import yentra.core.finding.Limits;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
@@ -117,11 +118,21 @@ class DrawnAsIfcTest {
   }
 
   @Property(tries = 60, seed = "1907")
-  void drawnBuildingsReadBackEqual(@ForAll @LongRange(min = 0, max = 1L << 40) long seed) {
+  void drawnBuildingsReadBackEqual(@ForAll @LongRange(min = 0, max = 1L << 40) long seed)
+      throws Exception {
     String json = new RandomPlan(seed).json();
-    Handover h = written(dressed(envelope(json)));
+    Envelope e = dressed(envelope(json));
+    Handover h = written(e);
     assertThat(h.differences()).as(json).isEmpty();
     assertThat(h.notes()).isEmpty();
+    CheckContext c = new CheckContext(e, Limits.STANDARD, Tolerance.standard());
+    for (HandoverFormat f : HandoverFormat.values()) {
+      if (f != HandoverFormat.XLSX) {
+        Handover other = Handover.of(f, c, ReadLimits.standard());
+        Proof.of(other, c, Set.of());
+        assertThat(other.faults()).as(json).isEmpty();
+      }
+    }
   }
 
   @Test

@@ -36,4 +36,9 @@ public record Facet(
   public double area() {
     return parts.stream().mapToDouble(Polygon::area).sum();
   }
+
+  /** The same without its outline, where many are remembered. */
+  Facet withoutParts() {
+    return new Facet(surface, opening, side, space, neighbour, List.of());
+  }
 }

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Opening;
 import yentra.core.envelope.Side;
@@ -21,25 +22,40 @@ public final class Facets {
   /** Share of a wall that another must cover to be its other side (as in ADJ-511). */
   private static final double COVERED = 0.9;
 
+  private static final int AT_ONCE = 2048;
+
   private final CheckContext context;
 
   /** Surfaces between two spaces, by first and second. */
   private final Map<String, List<Surface>> between = new HashMap<>();
 
-  private final Consumer<Facet> each;
-
-  private Facets(CheckContext context, Consumer<Facet> each) {
+  private Facets(CheckContext context) {
     this.context = context;
-    this.each = each;
   }
 
   /** Hands out every face, that of each space by itself. */
   public static void each(CheckContext context, Consumer<Facet> each) {
-    Facets f = new Facets(context, each);
+    each(context, f -> f, each);
+  }
+
+  /**
+   * Hands out what is made of every face, in order; several are made at a time.
+   *
+   * @param make makes something of one face and knows of no other
+   */
+  public static <T> void each(CheckContext context, Function<Facet, T> make, Consumer<T> each) {
+    Facets f = new Facets(context);
     context.envelope().surfaces().stream()
         .filter(s -> s.sides().size() > 1)
         .forEach(s -> f.between.computeIfAbsent(way(s, 0), k -> new ArrayList<>()).add(s));
-    context.envelope().surfaces().forEach(f::surface);
+    List<Surface> all = context.envelope().surfaces();
+    // not all at once: there are more faces than memory should hold
+    for (int from = 0; from < all.size(); from += AT_ONCE) {
+      all.subList(from, Math.min(all.size(), from + AT_ONCE)).parallelStream()
+          .map(s -> f.surface(s).stream().map(make).toList())
+          .toList()
+          .forEach(faces -> faces.forEach(each));
+    }
   }
 
   private static String way(Surface s, int from) {
@@ -60,10 +76,11 @@ public final class Facets {
                         >= COVERED * s.polygon().area());
   }
 
-  private void surface(Surface s) {
+  private List<Facet> surface(Surface s) {
+    List<Facet> out = new ArrayList<>();
     if (s.sides().isEmpty()) {
-      side(s, 0, null, null, s.polygon());
-      return;
+      side(out, s, 0, null, null, s.polygon());
+      return out;
     }
     boolean reversed = context.direction(s) < 0;
     int sides = isWrittenTwice(s) ? 1 : Math.min(2, s.sides().size());
@@ -73,11 +90,13 @@ public final class Facets {
       // one without a face of its own follows the surface's polygon, which may be the wrong way
       Polygon outward = reversed && side.face() == null ? face.reversed() : face;
       String beyond = s.sides().size() < 2 ? null : s.sides().get(1 - i).space();
-      side(s, i, side.space(), beyond, outward);
+      side(out, s, i, side.space(), beyond, outward);
     }
+    return out;
   }
 
-  private void side(Surface s, int side, String space, String neighbour, Polygon face) {
+  private static void side(
+      List<Facet> out, Surface s, int side, String space, String neighbour, Polygon face) {
     if (face.normal().equals(Vec3.ZERO)) {
       return;
     }
@@ -96,7 +115,7 @@ public final class Facets {
       left.forEach(p -> cut.addAll(PlanarOverlay.difference(p, here)));
       left = cut;
     }
-    each.accept(new Facet(s, null, side, space, neighbour, left));
-    openings.forEach(each);
+    out.add(new Facet(s, null, side, space, neighbour, left));
+    out.addAll(openings);
   }
 }

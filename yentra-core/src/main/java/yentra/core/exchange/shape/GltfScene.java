@@ -1,10 +1,12 @@
 package yentra.core.exchange.shape;
 
-import java.io.StringWriter;
+import java.io.OutputStream;
 import java.util.List;
 import java.util.Map;
+import tools.jackson.core.JsonEncoding;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.ObjectWriteContext;
+import tools.jackson.core.StreamWriteFeature;
 import tools.jackson.core.json.JsonFactory;
 import yentra.core.envelope.Envelope;
 import yentra.core.geometry.Vec3;
@@ -51,7 +53,14 @@ record GltfScene(
 
   /** One face's place in the file. */
   record Mesh(
-      Facet facet, int vertices, int indices, int vertexAt, int indexAt, float[] min, float[] max) {
+      Facet facet,
+      double area,
+      int vertices,
+      int indices,
+      int vertexAt,
+      int indexAt,
+      float[] min,
+      float[] max) {
     boolean isSmall() {
       return vertices < MOST_SHORT;
     }
@@ -76,9 +85,12 @@ record GltfScene(
         : f.opening().type().isGlazed() ? "glazed" : "opaque opening";
   }
 
-  String json() {
-    StringWriter text = new StringWriter();
-    try (JsonGenerator g = new JsonFactory().createGenerator(ObjectWriteContext.empty(), text)) {
+  /** Writes the text in UTF-8; the stream stays open. */
+  void json(OutputStream out) {
+    JsonFactory factory =
+        JsonFactory.builder().disable(StreamWriteFeature.AUTO_CLOSE_TARGET).build();
+    try (JsonGenerator g =
+        factory.createGenerator(ObjectWriteContext.empty(), out, JsonEncoding.UTF8)) {
       g.writeStartObject();
       g.writeObjectPropertyStart("asset");
       g.writeStringProperty("version", "2.0");
@@ -99,7 +111,6 @@ record GltfScene(
       }
       g.writeEndObject();
     }
-    return text.toString();
   }
 
   private static void numbers(JsonGenerator g, String name, double... values) {
@@ -117,8 +128,8 @@ record GltfScene(
   private static void numbers(JsonGenerator g, String name, float... values) {
     g.writeArrayPropertyStart(name);
     for (float v : values) {
-      // the single precision number to its last digit, as the buffer holds it
-      g.writeNumber((double) v);
+      // readers take them for single precision, as the standard says
+      g.writeNumber(v);
     }
     g.writeEndArray();
   }
@@ -155,14 +166,15 @@ record GltfScene(
       g.writeStringProperty("name", envelope.fileId(f.key()));
       g.writeNumberProperty("mesh", i);
       g.writeObjectPropertyStart("extras");
-      extras(g, f);
+      extras(g, meshes.get(i));
       g.writeEndObject();
       g.writeEndObject();
     }
     g.writeEndArray();
   }
 
-  private void extras(JsonGenerator g, Facet f) {
+  private void extras(JsonGenerator g, Mesh m) {
+    Facet f = m.facet();
     g.writeStringProperty("key", envelope.fileId(f.key()));
     g.writeStringProperty("type", type(f));
     g.writeStringProperty("exposure", exposure(f));
@@ -175,7 +187,7 @@ record GltfScene(
     if (f.opening() != null) {
       g.writeStringProperty("parent", envelope.fileId(f.surface().key()));
     }
-    g.writeNumberProperty("area_m2", f.area());
+    g.writeNumberProperty("area_m2", m.area());
     String name = f.opening() == null ? f.surface().name() : f.opening().name();
     if (!name.isEmpty()) {
       g.writeStringProperty("name", name);

@@ -5,7 +5,6 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -54,7 +53,7 @@ public final class GltfWriter {
    */
   public static ShapesWritten write(CheckContext context, OutputStream out) throws IOException {
     GltfWriter w = new GltfWriter(context.envelope());
-    Facets.each(context, w::face);
+    Facets.each(context, w::drawn, w::face);
     w.file(out);
     return new ShapesWritten(w.meshes.size(), w.groups.size(), w.empty);
   }
@@ -80,37 +79,58 @@ public final class GltfWriter {
             Math.rint((min[2] + max[2]) / 2));
   }
 
-  private void face(Facet f) {
+  /**
+   * A face in triangles.
+   *
+   * @param corners x, y, z of the file's axes, one after the other
+   * @param order three corners a triangle
+   */
+  private record Drawn(Facet facet, double area, float[] corners, int[] order) {}
+
+  private Drawn drawn(Facet f) {
     List<Vec3[]> triangles = new ArrayList<>();
     f.parts().forEach(p -> triangles.addAll(Triangulation.of(p)));
-    if (triangles.isEmpty()) {
-      empty++;
-      return;
-    }
-    Map<List<Float>, Integer> corners = new LinkedHashMap<>();
+    Map<Corner, Integer> corners = new LinkedHashMap<>();
     int[] order = new int[triangles.size() * 3];
     int n = 0;
     for (Vec3[] t : triangles) {
       for (Vec3 v : t) {
-        List<Float> at = List.of(x(v), y(v), z(v));
-        Integer known = corners.putIfAbsent(at, corners.size());
+        Integer known = corners.putIfAbsent(new Corner(x(v), y(v), z(v)), corners.size());
         order[n++] = known == null ? corners.size() - 1 : known;
       }
     }
+    float[] places = new float[corners.size() * 3];
+    int i = 0;
+    for (Corner c : corners.keySet()) {
+      places[i++] = c.x;
+      places[i++] = c.y;
+      places[i++] = c.z;
+    }
+    return new Drawn(f.withoutParts(), f.area(), places, order);
+  }
+
+  private record Corner(float x, float y, float z) {}
+
+  private void face(Drawn d) {
+    if (d.order.length == 0) {
+      empty++;
+      return;
+    }
+    Facet f = d.facet;
+    int[] order = d.order;
     float[] min = {Float.MAX_VALUE, Float.MAX_VALUE, Float.MAX_VALUE};
     float[] max = {-Float.MAX_VALUE, -Float.MAX_VALUE, -Float.MAX_VALUE};
     int vertexAt = positions.size();
-    ByteBuffer b = little(corners.size() * 12);
-    for (List<Float> c : corners.keySet()) {
-      for (int i = 0; i < 3; i++) {
-        b.putFloat(c.get(i));
-        min[i] = Math.min(min[i], c.get(i));
-        max[i] = Math.max(max[i], c.get(i));
-      }
+    ByteBuffer b = little(d.corners.length * 4);
+    for (int i = 0; i < d.corners.length; i++) {
+      b.putFloat(d.corners[i]);
+      min[i % 3] = Math.min(min[i % 3], d.corners[i]);
+      max[i % 3] = Math.max(max[i % 3], d.corners[i]);
     }
     positions.writeBytes(b.array());
     GltfScene.Mesh made =
-        new GltfScene.Mesh(f, corners.size(), order.length, vertexAt, indices.size(), min, max);
+        new GltfScene.Mesh(
+            f, d.area, d.corners.length / 3, order.length, vertexAt, indices.size(), min, max);
     // each run of indices begins at a multiple of four
     ByteBuffer run = little((order.length * (made.isSmall() ? 2 : 4) + 3) / 4 * 4);
     for (int i : order) {
@@ -144,23 +164,39 @@ public final class GltfWriter {
   }
 
   private void file(OutputStream out) throws IOException {
-    byte[] json =
-        new GltfScene(envelope, origin, meshes, groups, materials, positions.size(), indices.size())
-            .json()
-            .getBytes(StandardCharsets.UTF_8);
-    int padded = (json.length + 3) / 4 * 4;
+    GltfScene scene =
+        new GltfScene(
+            envelope, origin, meshes, groups, materials, positions.size(), indices.size());
+    // its length comes before it, and all of it may be longer than memory should hold
+    Counted counted = new Counted();
+    scene.json(counted);
+    int padded = (counted.bytes + 3) / 4 * 4;
     int binary = positions.size() + indices.size();
     int all = 12 + 8 + padded + (binary == 0 ? 0 : 8 + binary);
     ByteBuffer head = little(20).putInt(MAGIC).putInt(2).putInt(all);
     out.write(head.putInt(padded).putInt(JSON_CHUNK).array());
-    out.write(json);
-    for (int i = json.length; i < padded; i++) {
+    scene.json(out);
+    for (int i = counted.bytes; i < padded; i++) {
       out.write(' ');
     }
     if (binary > 0) {
       out.write(little(8).putInt(binary).putInt(BINARY_CHUNK).array());
       positions.writeTo(out);
       indices.writeTo(out);
+    }
+  }
+
+  private static final class Counted extends OutputStream {
+    private int bytes;
+
+    @Override
+    public void write(int b) {
+      bytes++;
+    }
+
+    @Override
+    public void write(byte[] b, int from, int length) {
+      bytes += length;
     }
   }
 }

@@ -98,6 +98,9 @@ final class ElementWriter {
       notes.add("Surfaces without area are left out: " + s.key());
       return;
     }
+    if (s.type() == SurfaceType.AIR && s.construction() != null) {
+      notes.add("Constructions of air boundaries have no place in IFC");
+    }
     if (s.sides().size() > 2) {
       notes.add("Of surfaces with more than two spaces the first two are written: " + s.key());
     }
