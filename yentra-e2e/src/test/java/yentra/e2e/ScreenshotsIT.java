@@ -62,6 +62,11 @@ class ScreenshotsIT {
       b.press("Leave it");
       b.press("Findings");
       b.keys("7");
+      b.see("formats");
+      for (String f : new String[] {"gbxml-7.03", "glb", "xlsx"}) {
+        b.click(By.name(f));
+      }
+      b.waitFor("looked at", () -> b.text("formats").contains("kinds of faces"));
       b.click("write");
       b.click("all-the-same");
       b.see("handover-row");
