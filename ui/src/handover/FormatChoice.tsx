@@ -35,7 +35,7 @@ export function FormatChoice({
               const chosen = wish.formats.includes(f.code);
               return (
                 <div key={f.code}>
-                  <label className="flex items-center gap-2 leading-[22px]">
+                  <label className="flex items-center gap-2 leading-[24px]">
                     <input
                       type="checkbox"
                       name={f.code}
@@ -60,7 +60,7 @@ export function FormatChoice({
           ['topics', 'Open findings as BCF'],
         ] as const
       ).map(([key, label]) => (
-        <label key={key} className="flex items-center gap-2 leading-[22px]">
+        <label key={key} className="flex items-center gap-2 leading-[24px]">
           <input
             type="checkbox"
             name={key}

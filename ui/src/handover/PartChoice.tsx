@@ -46,7 +46,7 @@ export function PartChoice({ model, wish }: { model: Model; wish: Wish }) {
         <ul className="mt-1 max-h-36 overflow-y-auto rounded-sm border border-line/60 px-2 py-1">
           {rows.map(([key, label, n]) => (
             <li key={key}>
-              <label className="flex items-center gap-2 leading-[22px]">
+              <label className="flex items-center gap-2 leading-[24px]">
                 <input
                   type="checkbox"
                   checked={wish.chosen.includes(key)}
@@ -86,7 +86,7 @@ export function PartChoice({ model, wish }: { model: Model; wish: Wish }) {
               ['KEEP', 'Walls keep their neighbours, without their rooms'],
             ] as const
           ).map(([edge, label]) => (
-            <label key={edge} className="flex items-center gap-2 leading-[22px]">
+            <label key={edge} className="flex items-center gap-2 leading-[24px]">
               <input
                 type="radio"
                 name="edge"

@@ -52,7 +52,7 @@ class HintsIT {
       assertThat(b.see("next").getText()).contains("Nothing is open");
       act(b, "write");
       b.see("handover-row");
-      assertThat(b.see("handover").getText()).contains("0 blockers left", "read back equal");
+      assertThat(b.see("handover").getText()).contains("0 blockers left", "Reads back equal");
       act(b, "download");
       delivered(b);
       assertThat(acts).hasSizeLessThanOrEqualTo(MOST_ACTS);

@@ -375,6 +375,7 @@ class ThermalIT {
             s ->
                 assertThat(e.schedules().profile(s.gains().schedules().people()))
                     .hasValueSatisfying(p -> assertThat(p.name()).isEqualTo("Always")));
-    assertThat(b.see("balance").getText()).contains("UA in all", "W/K");
+    b.click(By.xpath("//*[@role='tab'][starts-with(normalize-space(), 'Balance sheet')]"));
+    assertThat(b.see("balance").getText()).contains("UA in all", "W/K", "Read back");
   }
 }

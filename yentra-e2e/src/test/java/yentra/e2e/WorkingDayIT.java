@@ -381,7 +381,7 @@ class WorkingDayIT {
       b.keys("7");
       b.click("write");
       b.see("handover-row");
-      assertThat(b.see("handover").getText()).contains("read back equal");
+      assertThat(b.see("handover").getText()).contains("Reads back equal");
 
       // the architect's model of the same building takes the uses over
       b.keys("1");
