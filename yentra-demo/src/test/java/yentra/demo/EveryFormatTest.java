@@ -2,6 +2,7 @@ package yentra.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -12,6 +13,7 @@ import yentra.core.check.mend.RepairPlan;
 import yentra.core.check.run.CheckRun;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
+import yentra.core.exchange.BalanceLine;
 import yentra.core.exchange.Excerpt;
 import yentra.core.exchange.Handover;
 import yentra.core.exchange.HandoverFormat;
@@ -70,10 +72,10 @@ class EveryFormatTest {
             ReadLimits.standard());
     Set<String> flawed = Proof.flawed(now.context().envelope(), now.findings());
     boolean spoilt = now.findings().stream().anyMatch(f -> f.code().startsWith("FMT"));
-    Handover first = null;
+    List<BalanceLine> balance = null;
     for (HandoverFormat f : HandoverFormat.values()) {
-      Handover h = maker.make(f, first);
-      first = first == null ? h : first;
+      Handover h = maker.make(f, balance);
+      balance = balance == null ? maker.balance(h) : balance;
       Proof.of(h, maker.part(), flawed);
       if (!spoilt) {
         assertThat(h.faults()).as(f.code()).isEmpty();

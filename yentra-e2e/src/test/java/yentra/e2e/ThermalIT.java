@@ -376,6 +376,7 @@ class ThermalIT {
                 assertThat(e.schedules().profile(s.gains().schedules().people()))
                     .hasValueSatisfying(p -> assertThat(p.name()).isEqualTo("Always")));
     b.click(By.xpath("//*[@role='tab'][starts-with(normalize-space(), 'Balance sheet')]"));
-    assertThat(b.see("balance").getText()).contains("UA in all", "W/K", "Read back");
+    b.waitFor("what was read back", () -> b.text("balance").contains("Read back"));
+    assertThat(b.see("balance").getText()).contains("UA in all", "W/K");
   }
 }

@@ -91,14 +91,17 @@ public final class HandoverMaker {
   /**
    * Makes a file; what was done at the edges of a part is not said of it again.
    *
-   * @param proven what was made and read back before, for the last column of the balance sheet in
-   *     schedules; null for none
+   * @param balance the balance sheet in schedules; null for one without what was read back
    */
-  public Handover make(HandoverFormat format, Handover proven) {
+  public Handover make(HandoverFormat format, List<BalanceLine> balance) {
     if (format == HandoverFormat.XLSX) {
       return Handover.schedules(
           BuildingSchedules.of(
-              part, options.heatLoss, junctions(), balance(proven), options.units));
+              part,
+              options.heatLoss,
+              junctions(),
+              balance == null ? balance(null) : balance,
+              options.units));
     }
     boolean whole = part == subject.now;
     if (format.isIfc() && subject.whole instanceof IfcModel model) {

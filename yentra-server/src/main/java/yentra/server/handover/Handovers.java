@@ -12,9 +12,7 @@ import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.core.bcf.BcfVersion;
-import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.StandardUses;
-import yentra.core.exchange.BalanceLine;
 import yentra.core.exchange.Handover;
 import yentra.core.exchange.HandoverFormat;
 import yentra.core.exchange.HandoverMaker;
@@ -22,10 +20,6 @@ import yentra.core.exchange.UnitSystem;
 import yentra.core.finding.Finding;
 import yentra.core.finding.Severity;
 import yentra.core.junction.JunctionType;
-import yentra.core.junction.Junctions;
-import yentra.core.junction.PsiValues;
-import yentra.core.pipeline.HandoverSubject;
-import yentra.core.work.LastUsed;
 import yentra.server.db.tables.records.DeliveryRecord;
 import yentra.server.db.tables.records.RepairEntryRecord;
 import yentra.server.decisions.Decisions;
@@ -40,9 +34,6 @@ import yentra.server.web.Problem;
 /** Files handed over: written from the present state, proven, and kept with their record. */
 @Service
 public class Handovers {
-  /** Surfaces of what was made and may be asked for again. */
-  private static final long MOST_SURFACES = 60_000;
-
   private final DeliveryStore store;
   private final Deliveries deliveries;
   private final DeliveryStates states;
@@ -55,10 +46,7 @@ public class Handovers {
   private final JsonMapper json;
   private final Clock clock;
   private final Supplier<UUID> ids;
-  private final ReadLimits limits;
-  private final LastUsed<Key, Made> made =
-      new LastUsed<>(
-          MOST_SURFACES, m -> Math.max(500, m.maker.part().envelope().surfaces().size()));
+  private final MadeFiles made;
 
   Handovers(
       DeliveryStore store,
@@ -73,7 +61,7 @@ public class Handovers {
       JsonMapper json,
       Clock clock,
       Supplier<UUID> ids,
-      ReadLimits limits) {
+      MadeFiles made) {
     this.store = store;
     this.deliveries = deliveries;
     this.states = states;
@@ -86,65 +74,7 @@ public class Handovers {
     this.json = json;
     this.clock = clock;
     this.ids = ids;
-    this.limits = limits;
-  }
-
-  /** What the bytes of files depend on, beside their format. */
-  private record Key(
-      UUID delivery, long version, Object settings, Object psi, Object spaces, Object how) {}
-
-  /** Files of one state and part: what was looked at is what is handed over. */
-  private static final class Made {
-    private final HandoverMaker maker;
-    private final Map<HandoverFormat, Handover> files = new EnumMap<>(HandoverFormat.class);
-
-    Made(HandoverMaker maker) {
-      this.maker = maker;
-    }
-
-    synchronized Handover file(HandoverFormat f, Handover proven) {
-      // schedules hold what was read back of another file, so they are made for it
-      return f == HandoverFormat.XLSX
-          ? maker.make(f, proven)
-          : files.computeIfAbsent(f, x -> maker.make(x, null));
-    }
-  }
-
-  /** Files of all formats that were asked for, and the balance sheet with what was read back. */
-  private record Written(HandoverMaker maker, List<Handover> files, List<BalanceLine> balance) {}
-
-  private Written write(
-      DeliveryRecord d, DeliveryStates.State s, Map<JunctionType, Double> psi, Wish w) {
-    Key key =
-        new Key(
-            d.getId(), s.version(), s.settings(), psi, w.spaces(), List.of(w.edge(), w.units()));
-    return write(made.get(key, k -> new Made(maker(d, s, psi, w))), w);
-  }
-
-  private HandoverMaker maker(
-      DeliveryRecord d, DeliveryStates.State s, Map<JunctionType, Double> psi, Wish w) {
-    PsiValues values = new PsiValues(Junctions.dimensions(s.envelope()), psi);
-    return new HandoverMaker(
-        HandoverSubject.of(s.whole(), s.scope(), s.result(), s.before(), s.context()),
-        new HandoverMaker.Options(
-            w.spaces(),
-            w.edge(),
-            w.units(),
-            s.settings().heatLossOptions(),
-            values,
-            s.settings().boundaryOptions().convention()),
-        limits);
-  }
-
-  private static Written write(Made m, Wish w) {
-    List<Handover> files = new ArrayList<>();
-    Handover proven = null;
-    for (HandoverFormat f : w.formats()) {
-      Handover h = m.file(f, proven);
-      files.add(h);
-      proven = proven == null && h.readBack() != null ? h : proven;
-    }
-    return new Written(m.maker, files, m.maker.balance(proven));
+    this.made = made;
   }
 
   private static UnitSystem units(DeliveryStates.State s) {
@@ -160,14 +90,14 @@ public class Handovers {
     DeliveryRecord d = store.get(delivery);
     DeliveryStates.State s = deliveries.state(delivery);
     Wish w = Wish.of(asked, s.envelope(), units(s));
-    Written x = write(d, s, weather.psi(d.getProjectId()), w);
+    MadeFiles.Written x = made.of(d, s, weather.psi(d.getProjectId()), w);
     int all = s.envelope().spaces().size();
     return new HandoverViews.LookView(
         w.spaces().isEmpty() ? all : w.spaces().size(),
         all,
         w.words(),
-        x.maker.partNotes(),
-        x.files.stream().map(h -> view(h, name(d, s.version(), h.format()))).toList());
+        x.maker().partNotes(),
+        x.files().stream().map(h -> view(h, name(d, s.version(), h.format()))).toList());
   }
 
   private static HandoverViews.FileView view(Handover h, String name) {
@@ -210,9 +140,9 @@ public class Handovers {
     }
     uses(d, s, w);
     Map<JunctionType, Double> psi = weather.psi(d.getProjectId());
-    Written x = write(d, s, psi, w);
+    MadeFiles.Written x = made.of(d, s, psi, w);
     if (!asked.allowBlockers()) {
-      proven(x.files);
+      proven(x.files());
     }
     Provenance record = record(d, s, w, psi, left(findings, known), by);
     List<HandoverStore.FileRow> files = files(d, s, x, record);
@@ -231,13 +161,13 @@ public class Handovers {
             id,
             delivery,
             w.words(),
-            x.maker.partNotes(),
+            x.maker().partNotes(),
             blockers,
             known.open(findings, Severity.ERROR),
             known.open(findings, Severity.WARNING),
             accepted(findings, known),
             whole,
-            x.balance),
+            x.balance()),
         files);
     folder.put(record.from().projectName(), base(d), files, bytes(whole));
     return kept.get(id);
@@ -337,10 +267,10 @@ public class Handovers {
 
   /** All files of a handover: chosen formats, then report and topics. */
   private List<HandoverStore.FileRow> files(
-      DeliveryRecord d, DeliveryStates.State s, Written x, Provenance record) {
+      DeliveryRecord d, DeliveryStates.State s, MadeFiles.Written x, Provenance record) {
     List<HandoverStore.FileRow> out = new ArrayList<>();
     long version = record.made().version();
-    for (Handover h : x.files) {
+    for (Handover h : x.files()) {
       out.add(
           new HandoverStore.FileRow(
               h.format().code(),
@@ -357,7 +287,7 @@ public class Handovers {
           other(
               HandoverStore.REPORT,
               base(d) + "-handover-v" + version + "-report.html",
-              HandoverReport.html(record, x.maker.partNotes(), out, x.balance),
+              HandoverReport.html(record, x.maker().partNotes(), out, x.balance()),
               Map.of()));
     }
     if (record.choice().topics()) {
@@ -415,7 +345,7 @@ public class Handovers {
     Map<JunctionType, Double> psi = new EnumMap<>(JunctionType.class);
     p.psi().forEach((t, v) -> psi.put(JunctionType.valueOf(t), v));
     Wish w = Wish.of(p.choice());
-    Written x = write(new Made(maker(d, s, psi, w)), w);
+    MadeFiles.Written x = made.anew(s, psi, w);
     Map<String, String> now = new LinkedHashMap<>();
     files(d, s, x, p).forEach(f -> now.put(f.fileName(), f.sha256()));
     List<HandoverViews.AgainFileView> files =
@@ -525,7 +455,7 @@ public class Handovers {
                           s.version(), false, null, null, null, null, false, false),
                       s.envelope(),
                       units(s));
-              HandoverMaker m = maker(store.get(delivery), s, Map.of(), all);
+              HandoverMaker m = made.maker(s, Map.of(), all);
               return new HandoverViews.BalanceView(m.balance(null), null);
             });
   }

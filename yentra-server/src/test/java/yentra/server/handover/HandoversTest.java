@@ -95,7 +95,7 @@ class HandoversTest {
             JsonMapper.builder().build(),
             Clock.fixed(NOW, ZoneOffset.UTC),
             () -> new UUID(5, 5),
-            ReadLimits.standard());
+            new MadeFiles(ReadLimits.standard()));
     stage =
         Delivery.read(
                 DeliveryReader.Source.of(DemoFiles.soundGbxml()),
