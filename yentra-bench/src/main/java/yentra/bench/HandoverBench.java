@@ -7,16 +7,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import yentra.core.boundary.Convention;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.SurfaceTypes;
-import yentra.core.exchange.Excerpt;
 import yentra.core.exchange.Handover;
 import yentra.core.exchange.HandoverFormat;
 import yentra.core.exchange.HandoverMaker;
-import yentra.core.exchange.UnitSystem;
 import yentra.core.exchange.shape.DxfWriter;
 import yentra.core.exchange.shape.GltfWriter;
 import yentra.core.finding.Limits;
@@ -27,9 +24,7 @@ import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.write.DeliveredFileWriter;
 import yentra.core.ifc.write.IfcDialect;
 import yentra.core.ifc.write.IfcModelWriter;
-import yentra.core.junction.PsiValues;
 import yentra.core.model.EnvelopeModel;
-import yentra.core.thermal.HeatLossOptions;
 
 /**
  * Writing of files that are handed over, against reading the same building as gbXML in the same
@@ -176,13 +171,7 @@ final class HandoverBench {
         new HandoverMaker(
             new HandoverMaker.Subject(
                 new EnvelopeModel(e), DeliveredFileWriter.FileScope.WHOLE, c, c),
-            new HandoverMaker.Options(
-                Set.of(),
-                Excerpt.Edge.ADIABATIC,
-                UnitSystem.SI,
-                HeatLossOptions.STANDARD,
-                PsiValues.of(PsiValues.Dimensions.INTERNAL),
-                Convention.INNER),
+            HandoverMaker.Options.STANDARD,
             ReadLimits.standard());
     StringBuilder row = new StringBuilder(String.format(Locale.ROOT, "| %,d ", e.spaces().size()));
     for (HandoverFormat f :

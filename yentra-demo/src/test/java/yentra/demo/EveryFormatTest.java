@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import yentra.core.boundary.Convention;
 import yentra.core.boundary.Watch;
 import yentra.core.check.mend.Planner;
 import yentra.core.check.mend.RepairPlan;
@@ -14,20 +13,16 @@ import yentra.core.check.run.CheckRun;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.UnreadableException;
 import yentra.core.exchange.BalanceLine;
-import yentra.core.exchange.Excerpt;
 import yentra.core.exchange.Handover;
 import yentra.core.exchange.HandoverFormat;
 import yentra.core.exchange.HandoverMaker;
-import yentra.core.exchange.UnitSystem;
 import yentra.core.exchange.proof.Proof;
 import yentra.core.geometry.Tolerance;
 import yentra.core.intake.DeliveryReader;
-import yentra.core.junction.PsiValues;
 import yentra.core.pipeline.Delivery;
 import yentra.core.pipeline.HandoverSubject;
 import yentra.core.pipeline.Stage;
 import yentra.core.pipeline.StageOptions;
-import yentra.core.thermal.HeatLossOptions;
 
 /**
  * Every format of every file, as delivered and as the plan of repairs leaves it: read back equal,
@@ -62,13 +57,7 @@ class EveryFormatTest {
         new HandoverMaker(
             HandoverSubject.of(
                 stage.whole(), stage.scope(), stage.result(), stage.context(), now.context()),
-            new HandoverMaker.Options(
-                Set.of(),
-                Excerpt.Edge.ADIABATIC,
-                UnitSystem.SI,
-                HeatLossOptions.STANDARD,
-                PsiValues.of(PsiValues.Dimensions.INTERNAL),
-                Convention.INNER),
+            HandoverMaker.Options.STANDARD,
             ReadLimits.standard());
     Set<String> flawed = Proof.flawed(now.context().envelope(), now.findings());
     boolean spoilt = now.findings().stream().anyMatch(f -> f.code().startsWith("FMT"));

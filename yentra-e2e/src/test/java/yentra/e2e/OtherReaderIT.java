@@ -17,18 +17,15 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
-import yentra.core.boundary.Convention;
 import yentra.core.boundary.SpaceVolumes;
 import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.ReadLimits;
 import yentra.core.envelope.Rules;
-import yentra.core.exchange.Excerpt;
 import yentra.core.exchange.Handover;
 import yentra.core.exchange.HandoverFormat;
 import yentra.core.exchange.HandoverMaker;
-import yentra.core.exchange.UnitSystem;
 import yentra.core.finding.Limits;
 import yentra.core.gbxml.GbxmlReader;
 import yentra.core.geometry.FaceMesh;
@@ -36,7 +33,6 @@ import yentra.core.geometry.Tolerance;
 import yentra.core.ifc.IfcModel;
 import yentra.core.ifc.IfcTrimmer;
 import yentra.core.intake.DeliveryReader;
-import yentra.core.junction.PsiValues;
 import yentra.core.pipeline.Delivery;
 import yentra.core.pipeline.HandoverSubject;
 import yentra.core.pipeline.Stage;
@@ -47,7 +43,6 @@ import yentra.core.scope.ScopeResult;
 import yentra.core.scope.ScopeRun;
 import yentra.core.scope.ScopeSheet;
 import yentra.core.scope.ShippedSheets;
-import yentra.core.thermal.HeatLossOptions;
 import yentra.demo.BoathouseAnnexe;
 import yentra.demo.DemoFiles;
 
@@ -227,13 +222,7 @@ class OtherReaderIT {
       HandoverMaker maker =
           new HandoverMaker(
               HandoverSubject.of(s.whole(), s.scope(), s.result(), s.context(), s.context()),
-              new HandoverMaker.Options(
-                  Set.of(),
-                  Excerpt.Edge.ADIABATIC,
-                  UnitSystem.SI,
-                  HeatLossOptions.STANDARD,
-                  PsiValues.of(PsiValues.Dimensions.INTERNAL),
-                  Convention.INNER),
+              HandoverMaker.Options.STANDARD,
               ReadLimits.standard());
       String schema = ((IfcModel) s.whole()).schema();
       HandoverFormat own = schema.startsWith("IFC2") ? HandoverFormat.IFC2X3 : HandoverFormat.IFC4;

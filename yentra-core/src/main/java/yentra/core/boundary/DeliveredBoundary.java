@@ -1,5 +1,6 @@
 package yentra.core.boundary;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import yentra.core.envelope.SourceRef;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
@@ -21,6 +22,7 @@ import yentra.core.geometry.Polygon;
  * @param stated the type that the delivery says in so many words, or null
  * @param source the boundary in the file
  */
+@RecordBuilder
 public record DeliveredBoundary(
     String key,
     String space,
@@ -33,7 +35,8 @@ public record DeliveredBoundary(
     OtherSide side,
     String corresponding,
     SurfaceType stated,
-    SourceRef source) {
+    SourceRef source)
+    implements DeliveredBoundaryBuilder.With {
   /** What the boundary stands for. */
   public enum Role {
     SURFACE,
@@ -54,38 +57,5 @@ public record DeliveredBoundary(
 
   boolean isOpening() {
     return role != Role.SURFACE;
-  }
-
-  DeliveredBoundary withFace(Polygon f) {
-    return new DeliveredBoundary(
-        key,
-        space,
-        f,
-        element,
-        elementKey,
-        hostKey,
-        role,
-        virtual,
-        side,
-        corresponding,
-        stated,
-        source);
-  }
-
-  /** The same boundary under another key. */
-  public DeliveredBoundary withKey(String k) {
-    return new DeliveredBoundary(
-        k,
-        space,
-        face,
-        element,
-        elementKey,
-        hostKey,
-        role,
-        virtual,
-        side,
-        corresponding,
-        stated,
-        source);
   }
 }

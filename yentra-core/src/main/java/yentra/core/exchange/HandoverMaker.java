@@ -51,6 +51,16 @@ public final class HandoverMaker {
       HeatLossOptions heatLoss,
       PsiValues psi,
       Convention convention) {
+    /** All spaces, in SI units, measured by inner faces. */
+    public static final Options STANDARD =
+        new Options(
+            Set.of(),
+            Excerpt.Edge.ADIABATIC,
+            UnitSystem.SI,
+            HeatLossOptions.STANDARD,
+            PsiValues.of(PsiValues.Dimensions.INTERNAL),
+            Convention.INNER);
+
     public Options {
       spaces = Set.copyOf(spaces);
     }

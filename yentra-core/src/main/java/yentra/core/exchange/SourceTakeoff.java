@@ -51,7 +51,6 @@ final class SourceTakeoff {
   private final SurfaceTypes types;
   private final STRtree rooms = new STRtree();
   private int spaces;
-  private int unmeasured;
   private final Set<String> grouping;
   private double floorArea;
   private double groupedArea;
@@ -60,7 +59,6 @@ final class SourceTakeoff {
   private double slabs;
   private final double[] walls = new double[8];
   private final double[] windows = new double[8];
-  private double otherWindows;
 
   private SourceTakeoff(
       ArchitecturalModel model, Site site, SurfaceTypes types, Set<String> grouping) {
@@ -96,11 +94,6 @@ final class SourceTakeoff {
     return spaces;
   }
 
-  /** Spaces that state no figures and have no body either. */
-  int unmeasured() {
-    return unmeasured;
-  }
-
   double floorArea() {
     return floorArea;
   }
@@ -131,11 +124,6 @@ final class SourceTakeoff {
 
   double[] windows() {
     return windows.clone();
-  }
-
-  /** Windows that lie in no outer wall: in roofs, or between rooms, m². */
-  double otherWindows() {
-    return otherWindows;
   }
 
   /** The first of the named quantities that is stated, in SI units. */
@@ -169,9 +157,6 @@ final class SourceTakeoff {
     }
     OptionalDouble area = quantity(e, "NetFloorArea", "GrossFloorArea");
     OptionalDouble held = quantity(e, "NetVolume", "GrossVolume");
-    if (shell == null && area.isEmpty()) {
-      unmeasured++;
-    }
     double floor = area.isPresent() ? area.getAsDouble() : shell == null ? 0 : floor(faces);
     double within =
         held.isPresent() ? held.getAsDouble() : shell == null ? 0 : Math.abs(shell.signedVolume());
@@ -265,9 +250,8 @@ final class SourceTakeoff {
     double area =
         stated.isPresent() ? stated.getAsDouble() : across == null ? 0 : outline(faces, across);
     Vec3 out = across == null ? null : outdoors(Shell.of(faces).box(), across);
-    if (out == null) {
-      otherWindows += area;
-    } else {
+    // those in roofs or between rooms look no way
+    if (out != null) {
       windows[octant(out)] += area;
     }
   }

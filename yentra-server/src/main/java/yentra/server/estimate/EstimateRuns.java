@@ -6,11 +6,9 @@ import static yentra.server.db.Tables.WEATHER;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -35,6 +33,7 @@ import yentra.core.intake.ProjectSettings;
 import yentra.server.db.tables.records.EstimateRunRecord;
 import yentra.server.deliveries.DeliveryStore;
 import yentra.server.projects.ProjectStore;
+import yentra.server.web.Hashes;
 import yentra.server.web.Problem;
 import yentra.server.web.Stored;
 
@@ -179,14 +178,7 @@ public class EstimateRuns {
     ProjectSettings settings =
         projects.settings(l.delivery().getProjectId()).withLimits(null).withConstructions(null);
     String all = steps + json.writeValueAsString(settings);
-    try {
-      return HexFormat.of()
-          .formatHex(
-              java.security.MessageDigest.getInstance("SHA-256")
-                  .digest(all.getBytes(StandardCharsets.UTF_8)));
-    } catch (java.security.NoSuchAlgorithmException e) {
-      throw new IllegalStateException("every Java has SHA-256", e);
-    }
+    return Hashes.sha256(all);
   }
 
   /** Runs of a delivery, the newest first. */

@@ -6,10 +6,7 @@ import static yentra.server.db.Tables.WEATHER;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -26,6 +23,7 @@ import yentra.core.envelope.UnreadableException;
 import yentra.core.junction.JunctionType;
 import yentra.core.work.LastUsed;
 import yentra.server.projects.ProjectStore;
+import yentra.server.web.Hashes;
 import yentra.server.web.Problem;
 import yentra.server.web.Stored;
 
@@ -87,7 +85,7 @@ public class WeatherFiles {
   /** Keeps a file once. */
   public UUID keep(String fileName, byte[] bytes, String by) {
     WeatherYear y = read(bytes);
-    String sha256 = sha256(bytes);
+    String sha256 = Hashes.sha256(bytes);
     WeatherYear.Station s = y.station();
     db.insertInto(WEATHER)
         .set(WEATHER.ID, ids.get())
@@ -119,14 +117,6 @@ public class WeatherFiles {
       throw Problem.unreadable(e.getMessage(), e.line(), e.column());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
-    }
-  }
-
-  private static String sha256(byte[] bytes) {
-    try {
-      return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("every Java has SHA-256", e);
     }
   }
 

@@ -29,6 +29,7 @@ import yentra.server.envelope.Deliveries;
 import yentra.server.estimate.WeatherFiles;
 import yentra.server.findings.Topics;
 import yentra.server.projects.ProjectStore;
+import yentra.server.web.Hashes;
 import yentra.server.web.Problem;
 
 /** Files handed over: written from the present state, proven, and kept with their record. */

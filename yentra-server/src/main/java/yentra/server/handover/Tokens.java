@@ -13,6 +13,7 @@ import org.jooq.DSLContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import yentra.server.db.tables.records.HandoverTokenRecord;
+import yentra.server.web.Hashes;
 import yentra.server.web.Problem;
 
 /** With what others fetch the newest handover of a project, without a person beside them. */

@@ -12,7 +12,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.DigestInputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.util.Collection;
 import java.util.HexFormat;
@@ -49,6 +48,7 @@ import yentra.server.deliveries.DeliveryStore;
 import yentra.server.envelope.ModelAnswers;
 import yentra.server.envelope.ModelViews;
 import yentra.server.projects.ProjectStore;
+import yentra.server.web.Hashes;
 import yentra.server.web.Problem;
 
 /**
@@ -119,7 +119,7 @@ public class Intake {
     Files.createDirectories(settings.uploads());
     Path file = Files.createTempFile(settings.uploads(), "upload", PART);
     try {
-      MessageDigest digest = sha256();
+      MessageDigest digest = Hashes.digest();
       try (DigestInputStream in = new DigestInputStream(body, digest);
           OutputStream out = Files.newOutputStream(file)) {
         copy(in, out);
@@ -164,14 +164,6 @@ public class Intake {
     @Override
     public long length() throws IOException {
       return Files.size(path);
-    }
-  }
-
-  private static MessageDigest sha256() {
-    try {
-      return MessageDigest.getInstance("SHA-256");
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("every Java has SHA-256", e);
     }
   }
 
@@ -252,7 +244,7 @@ public class Intake {
 
   /** For the demo project and tests: receives bytes that are in memory. */
   UUID receive(UUID project, String fileName, byte[] bytes, String by) {
-    return queue(project, fileName, bytes, HexFormat.of().formatHex(sha256().digest(bytes)), by);
+    return queue(project, fileName, bytes, Hashes.sha256(bytes), by);
   }
 
   IntakeViews.JobView job(UUID id) {

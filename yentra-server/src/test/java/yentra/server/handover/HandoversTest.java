@@ -55,6 +55,7 @@ import yentra.server.envelope.Deliveries;
 import yentra.server.estimate.WeatherFiles;
 import yentra.server.findings.Topics;
 import yentra.server.projects.ProjectStore;
+import yentra.server.web.Hashes;
 import yentra.server.web.Problem;
 
 /** What is written, and what stands against it: nothing is kept that was not meant. */

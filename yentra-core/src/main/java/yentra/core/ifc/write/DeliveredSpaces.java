@@ -136,29 +136,6 @@ final class DeliveredSpaces {
 
   /** All zones anew. */
   void zones() {
-    for (Zone z : now.zones()) {
-      List<String> parameters =
-          new ArrayList<>(List.of(file.id(z.key()), file.owner, text(z.name()), "$", "$"));
-      if (!file.dialect.isOld()) {
-        parameters.add("$");
-      }
-      int zone = step.add("IFCZONE", parameters.toArray(String[]::new));
-      List<Integer> in =
-          now.spaces().stream()
-              .filter(s -> z.key().equals(s.zone()))
-              .map(s -> numbers.get(s.key()))
-              .toList();
-      if (!in.isEmpty()) {
-        step.add(
-            "IFCRELASSIGNSTOGROUP",
-            file.id("in-" + z.key()),
-            file.owner,
-            "$",
-            "$",
-            refs(in),
-            "$",
-            ref(zone));
-      }
-    }
+    new ZoneWriter(step, file.dialect, file::id, file.owner).write(now, numbers);
   }
 }

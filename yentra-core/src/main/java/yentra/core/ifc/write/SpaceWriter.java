@@ -196,28 +196,6 @@ final class SpaceWriter {
 
   /** Zones as groups of the spaces that were written. */
   void zones() {
-    for (Zone z : envelope.zones()) {
-      int zone =
-          step.add(
-              "IFCZONE",
-              frame.and(
-                  new String[] {frame.id(z.key()), frame.owner(), text(z.name()), "$", "$"}, "$"));
-      List<Integer> in =
-          envelope.spaces().stream()
-              .filter(s -> z.key().equals(s.zone()))
-              .map(s -> numbers.get(s.key()))
-              .toList();
-      if (!in.isEmpty()) {
-        step.add(
-            "IFCRELASSIGNSTOGROUP",
-            frame.id("in-" + z.key()),
-            frame.owner(),
-            "$",
-            "$",
-            refs(in),
-            "$",
-            ref(zone));
-      }
-    }
+    new ZoneWriter(step, frame.dialect(), frame::id, frame.owner()).write(envelope, numbers);
   }
 }
