@@ -113,8 +113,8 @@ final class EstimateCommand implements Callable<Integer> {
     annual.put("cooling", 0 - y.total(Flow.COOLING));
     annual.put("lighting", y.total(Flow.LIGHTING));
     annual.put("equipment", y.total(Flow.EQUIPMENT));
-    annual.put("fans", e.fans());
-    annual.put("hotWater", e.hotWater());
+    annual.put("fans", e.energy().fans());
+    annual.put("hotWater", e.energy().hotWater());
     out.put("annual_kWh", annual);
     out.put("perArea_kWh_m2", e.perArea());
     Map<String, Object> monthly = new LinkedHashMap<>();
@@ -126,10 +126,10 @@ final class EstimateCommand implements Callable<Integer> {
     peak.put("cooling", y.peakCooling());
     out.put("peak_W", peak);
     Map<String, Object> bought = new LinkedHashMap<>();
-    e.bought().forEach((c, v) -> bought.put(c.name().toLowerCase(Locale.ROOT), v));
+    e.energy().bought().forEach((c, v) -> bought.put(c.name().toLowerCase(Locale.ROOT), v));
     out.put("bought_kWh", bought);
-    out.put("cost", e.cost());
-    out.put("carbon_kg", e.carbon());
+    out.put("cost", e.energy().cost());
+    out.put("carbon_kg", e.energy().carbon());
     Map<String, Object> flows = new LinkedHashMap<>();
     for (Flow f : Flow.values()) {
       flows.put(f.name().toLowerCase(Locale.ROOT), y.total(f));
@@ -217,11 +217,11 @@ final class EstimateCommand implements Callable<Integer> {
         0 - y.total(Flow.COOLING),
         y.total(Flow.LIGHTING),
         y.total(Flow.EQUIPMENT),
-        e.fans(),
-        e.hotWater(),
+        e.energy().fans(),
+        e.energy().hotWater(),
         e.perArea());
-    e.bought().forEach((c, v) -> line(out, "Bought: %s %,.0f kWh", c.label(), v));
-    line(out, "Cost %,.0f, carbon %,.0f kg", e.cost(), e.carbon());
+    e.energy().bought().forEach((c, v) -> line(out, "Bought: %s %,.0f kWh", c.label(), v));
+    line(out, "Cost %,.0f, carbon %,.0f kg", e.energy().cost(), e.energy().carbon());
     line(
         out,
         "Second opinions: by month %,.0f and %,.0f kWh, simple hourly %,.0f and %,.0f kWh",

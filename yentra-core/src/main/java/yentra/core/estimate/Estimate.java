@@ -112,30 +112,33 @@ public final class Estimate {
    */
   public EstimateResult run(HourRows rows, Watch watch) {
     YearResult y = year.run(rows, watch);
-    double fans = year.fans(settings.systems().fanPower());
+    Map<String, SecondOpinion> others = year.secondOpinions();
+    return new EstimateResult(
+        y, energy(y), others.get("monthly"), others.get("simpleHourly"), assumptions(y));
+  }
+
+  /** What was assumed for a year, as sentences. */
+  public List<String> assumptions(YearResult y) {
+    List<String> assumed = new ArrayList<>(y.assumptions());
+    assumed.addAll(assumptions);
+    return assumed;
+  }
+
+  /** What is bought for a year. */
+  public Energy energy(YearResult y) {
+    Systems systems = settings.systems();
+    double fans = year.fans(systems.fanPower());
     double water = 0;
     for (YearResult.ZoneYear z : y.zones()) {
       Space s = context.envelope().space(z.key()).orElseThrow();
       boolean used = z.heated() || z.cooled();
       water += used ? HotWater.of(s.use()) * z.floorArea() : 0;
     }
-    Systems systems = settings.systems();
     double heat = y.zones().stream().mapToDouble(YearResult.ZoneYear::heating).sum();
     double cold = y.zones().stream().mapToDouble(YearResult.ZoneYear::cooling).sum();
     double electricity = y.total(Flow.LIGHTING) + y.total(Flow.EQUIPMENT) + fans;
     Map<Systems.Carrier, Double> bought = systems.bought(heat, cold, water, electricity);
-    Map<String, SecondOpinion> others = year.secondOpinions();
-    List<String> assumed = new ArrayList<>(y.assumptions());
-    assumed.addAll(assumptions);
-    return new EstimateResult(
-        y,
-        fans,
-        water,
-        bought,
-        systems.cost(bought),
-        systems.carbon(bought),
-        others.get("monthly"),
-        others.get("simpleHourly"),
-        assumed);
+    return new Energy(
+        fans, water, bought, systems.cost(bought), systems.carbon(bought), systems.primary(bought));
   }
 }

@@ -1,31 +1,22 @@
 package yentra.core.estimate;
 
 import java.util.List;
-import java.util.Map;
+import yentra.core.estimate.hourly.Flow;
 import yentra.core.estimate.hourly.SecondOpinion;
 import yentra.core.estimate.hourly.YearResult;
-import yentra.core.estimate.setting.Systems;
 
 /**
  * What an estimate comes to.
  *
  * @param year by the hourly method
- * @param fans electricity, kWh
- * @param hotWater heat, kWh
- * @param bought kWh by carrier
- * @param cost in the user's currency
- * @param carbon kg CO2
+ * @param energy what is bought for it
  * @param monthly what the monthly method says
  * @param simpleHourly what the simple hourly method says
  * @param assumptions what was taken because the model does not say it
  */
 public record EstimateResult(
     YearResult year,
-    double fans,
-    double hotWater,
-    Map<Systems.Carrier, Double> bought,
-    double cost,
-    double carbon,
+    Energy energy,
     SecondOpinion monthly,
     SecondOpinion simpleHourly,
     List<String> assumptions) {
@@ -36,11 +27,10 @@ public record EstimateResult(
   }
 
   private double all() {
-    double sum = fans + hotWater;
+    double sum = energy.fans() + energy.hotWater();
     for (YearResult.ZoneYear z : year.zones()) {
       sum += z.heating() + z.cooling();
-      sum += z.total(yentra.core.estimate.hourly.Flow.LIGHTING);
-      sum += z.total(yentra.core.estimate.hourly.Flow.EQUIPMENT);
+      sum += z.total(Flow.LIGHTING) + z.total(Flow.EQUIPMENT);
     }
     return sum;
   }

@@ -38,8 +38,14 @@ public final class RobustOverlay {
     try {
       return UnaryUnionNG.union(all, new GeometryFactory(), grid).norm();
     } catch (TopologyException e) {
-      return OverlayNGRobust.union(all.stream().map(GeometryFixer::fix).toList()).norm();
+      // one by one: JTS unites many in the end with its older overlay, which gives up on near
+      // misses
+      return all.stream().map(GeometryFixer::fix).reduce(RobustOverlay::both).orElseThrow().norm();
     }
+  }
+
+  private static Geometry both(Geometry a, Geometry b) {
+    return OverlayNGRobust.overlay(a, b, OverlayNG.UNION);
   }
 
   public static Geometry intersection(Geometry a, Geometry b) {

@@ -45,6 +45,13 @@ public record PlanDocument(
     underlays = List.copyOf(underlays);
   }
 
+  /** With other storeys. */
+  public PlanDocument withStoreys(List<StoreyPlan> others) {
+    return new PlanDocument(
+        name, place, ground, tolerance, others, floors, roofs, glazing, openings, shading, blocks,
+        underlays);
+  }
+
   PlanDocument with(List<FloorPlan> others) {
     return new PlanDocument(
         name, place, ground, tolerance, storeys, others, roofs, glazing, openings, shading, blocks,

@@ -12,6 +12,7 @@ import yentra.core.envelope.StableKeys;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.SunShades;
 import yentra.core.geometry.Vec3;
 import yentra.core.plan.PlanDocument.Block;
 import yentra.core.plan.PlanDocument.Origin;
@@ -49,43 +50,15 @@ final class ShadeRules {
   }
 
   private void window(ShadingRule rule, Opening o) {
-    Vec3 n = o.polygon().normal();
-    Vec3 out = new Vec3(n.x(), n.y(), 0).unit();
-    if (out.equals(Vec3.ZERO)) {
+    SunShades shades = SunShades.of(o.polygon());
+    if (shades == null) {
       return;
     }
-    Vec3 u = new Vec3(-out.y(), out.x(), 0);
-    Vec3 at = o.polygon().outer().get(0);
-    double left = 0;
-    double right = 0;
-    for (Vec3 p : o.polygon().outer()) {
-      left = Math.min(left, p.minus(at).dot(u));
-      right = Math.max(right, p.minus(at).dot(u));
-    }
-    double low = o.polygon().box().min().z();
-    double high = o.polygon().box().max().z();
-    Vec3 a = at.plus(u.times(left));
-    Vec3 b = at.plus(u.times(right));
     if (rule.overhang() > 0) {
-      add(
-          rule.origin(),
-          "Overhang",
-          o.key(),
-          Polygon.of(
-              level(b, high),
-              level(a, high),
-              level(a.plus(out.times(rule.overhang())), high),
-              level(b.plus(out.times(rule.overhang())), high)));
+      add(rule.origin(), "Overhang", o.key(), shades.overhang(rule.overhang()));
     }
     if (rule.fin() > 0) {
-      for (Vec3 p : List.of(a, b)) {
-        Vec3 q = p.plus(out.times(rule.fin()));
-        add(
-            rule.origin(),
-            "Fin",
-            o.key(),
-            Polygon.of(level(p, low), level(q, low), level(q, high), level(p, high)));
-      }
+      shades.fins(rule.fin()).forEach(f -> add(rule.origin(), "Fin", o.key(), f));
     }
   }
 

@@ -7,13 +7,13 @@ import java.util.stream.IntStream;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.Geometry;
 import org.locationtech.jts.geom.GeometryFactory;
+import org.locationtech.jts.geom.PrecisionModel;
 import org.locationtech.jts.geom.util.GeometryFixer;
-import org.locationtech.jts.operation.overlayng.OverlayNG;
-import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import yentra.core.geometry.Box;
 import yentra.core.geometry.ConvexClip;
 import yentra.core.geometry.PlaneFrame;
 import yentra.core.geometry.Polygon;
+import yentra.core.geometry.RobustOverlay;
 import yentra.core.geometry.Tolerance;
 import yentra.core.geometry.Vec3;
 
@@ -33,6 +33,9 @@ public final class SunlitShares {
 
   /** A shadow of this share of a face is the whole of it, or none. */
   private static final double NOTHING = 1e-9;
+
+  /** Shadows are united on this grid, 0.1 µm, so that edges that nearly coincide are one. */
+  private static final PrecisionModel GRID = new PrecisionModel(1e7);
 
   private final float[][] shares;
 
@@ -168,17 +171,17 @@ public final class SunlitShares {
       if (!odd.isEmpty()) {
         Geometry own = valid(frame.project(polygon));
         for (Geometry g : odd) {
-          all.add(OverlayNGRobust.overlay(own, g, OverlayNG.INTERSECTION));
+          all.add(RobustOverlay.intersection(own, g));
         }
       }
-      return Math.min(area, OverlayNGRobust.union(all).getArea());
+      return Math.min(area, RobustOverlay.union(all, GRID).getArea());
     }
 
     private Geometry shadow(Polygon p, Vec3 s) {
       Geometry g = valid(geometry(projected(p.outer(), s)));
       for (List<Vec3> hole : p.holes()) {
         Geometry h = valid(geometry(projected(hole, s)));
-        g = OverlayNGRobust.overlay(g, h, OverlayNG.DIFFERENCE);
+        g = RobustOverlay.difference(g, h);
       }
       return g;
     }

@@ -20,7 +20,7 @@ class LoadsTest {
   private static final PsiValues PSI = PsiValues.of(PsiValues.Dimensions.INTERNAL);
 
   private static EstimateSettings settings(Double air, Double heat, Double gains) {
-    return EstimateSettings.STANDARD.with(
+    return EstimateSettings.STANDARD.withAll(
         new SpaceSettings(air, heat, 26.0, gains, true, null, null));
   }
 
@@ -134,10 +134,10 @@ class LoadsTest {
     // the simple network has the resistance of the inner air twice, which takes a tenth here
     assertThat(r.simpleHourly().heating()).isBetween(0.86 * heat, heat);
     assertThat(r.disagreement()).isNull();
-    assertThat(r.bought()).containsKey(yentra.core.estimate.setting.Systems.Carrier.GAS);
-    assertThat(r.bought().get(yentra.core.estimate.setting.Systems.Carrier.GAS))
+    assertThat(r.energy().bought()).containsKey(yentra.core.estimate.setting.Systems.Carrier.GAS);
+    assertThat(r.energy().bought().get(yentra.core.estimate.setting.Systems.Carrier.GAS))
         .isCloseTo(heat / 0.9, within(1e-6));
-    assertThat(r.cost()).isCloseTo(heat / 0.9 * 0.07, within(1e-6));
+    assertThat(r.energy().cost()).isCloseTo(heat / 0.9 * 0.07, within(1e-6));
     assertThat(r.perArea()).isCloseTo(heat / 48, within(1e-6));
     assertThat(r.assumptions()).anyMatch(a -> a.contains("ISO 14683"));
   }

@@ -55,11 +55,11 @@ final class EstimateAnswers {
         y.conditionedArea(),
         r.perArea(),
         flows(y),
-        r.fans(),
-        r.hotWater(),
+        r.energy().fans(),
+        r.energy().hotWater(),
         carriers(r, systems),
-        r.cost(),
-        r.carbon(),
+        r.energy().cost(),
+        r.energy().carbon(),
         heating.outdoor(),
         heating.total(),
         cooling.total(),
@@ -96,7 +96,8 @@ final class EstimateAnswers {
 
   private static List<EstimateViews.CarrierView> carriers(EstimateResult r, Systems systems) {
     List<EstimateViews.CarrierView> out = new ArrayList<>();
-    r.bought()
+    r.energy()
+        .bought()
         .forEach(
             (c, kWh) -> {
               Systems.Factors f = systems.carriers().get(c);

@@ -1,6 +1,7 @@
 package yentra.core.estimate.hourly;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +10,9 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.ToDoubleFunction;
+import org.apache.commons.math3.linear.Array2DRowRealMatrix;
+import org.apache.commons.math3.linear.ArrayRealVector;
+import org.apache.commons.math3.linear.SingularValueDecomposition;
 import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.climate.DesignDays;
@@ -29,9 +33,15 @@ public final class HourlyYear {
   private static final int DAY = 24;
 
   /** Design days are repeated until the day's cooling changes less than this share. */
-  private static final double PERIODIC = 1e-4;
+  private static final double PERIODIC = 1e-5;
 
   private static final int MOST_DAYS = 60;
+
+  /** Days after which the state jumps to where it tends. */
+  private static final int JUMP = 6;
+
+  /** Added to the diagonal, as a share of the whole, so that weights stay small. */
+  private static final double REGULAR = 1e-10;
 
   private final Network network;
   private final WeatherYear weather;
@@ -156,15 +166,7 @@ public final class HourlyYear {
             () -> sums(false, HourRows.NONE, until(over)), HourlyYear::beside);
     try {
       YearSums sums = sums(true, rows, watch);
-      return new YearResult(
-          weather.hours(),
-          sums.zones(free.join()),
-          sums.heating,
-          sums.cooling,
-          weather.all(WeatherQuantity.DRY_BULB),
-          sums.worst,
-          sums.settled,
-          network.assumptions());
+      return result(sums, free.join());
     } catch (CompletionException e) {
       if (e.getCause() instanceof RuntimeException cause) {
         throw cause;
@@ -173,6 +175,23 @@ public final class HourlyYear {
     } finally {
       over.set(true);
     }
+  }
+
+  /** Runs the year alone: how cold and warm spaces become by themselves stays unknown (NaN). */
+  public YearResult alone(Watch watch) {
+    return result(sums(true, HourRows.NONE, watch), null);
+  }
+
+  private YearResult result(YearSums sums, YearSums free) {
+    return new YearResult(
+        weather.hours(),
+        sums.zones(free),
+        sums.heating,
+        sums.cooling,
+        weather.all(WeatherQuantity.DRY_BULB),
+        sums.worst,
+        sums.settled,
+        network.assumptions());
   }
 
   /** In a thread of its own: it takes long, and others need the common pool. */
@@ -236,27 +255,82 @@ public final class HourlyYear {
    * Cooling on a day of each month, repeated until it is periodic, without limits of the systems.
    */
   public List<CoolingDay> coolingDays() {
-    List<CoolingDay> out = new ArrayList<>();
     Network unlimited = withoutLimits();
-    for (DesignDays.Day d : DesignDays.of(weather).months()) {
-      Outdoors outdoors = Outdoors.of(weather, d, network.options());
-      March march = new March(unlimited, outdoors, sunshine, true);
-      int[] course = new int[DAY];
-      for (int i = 0; i < DAY; i++) {
-        course[i] = d.hour() + i;
+    return DesignDays.of(weather).months().stream().map(d -> coolingDay(unlimited, d)).toList();
+  }
+
+  private CoolingDay coolingDay(Network unlimited, DesignDays.Day d) {
+    Outdoors outdoors = Outdoors.of(weather, d, network.options());
+    March march = new March(unlimited, outdoors, sunshine, true);
+    int[] course = new int[DAY];
+    for (int i = 0; i < DAY; i++) {
+      course[i] = d.hour() + i;
+    }
+    march.begin(0, DAY);
+    CoolingDay now = new CoolingDay(outdoors.month()[0], network.zones().size());
+    List<double[]> memories = new ArrayList<>();
+    for (int day = 0; day < MOST_DAYS; day++) {
+      CoolingDay next = new CoolingDay(outdoors.month()[0], network.zones().size());
+      march.run(0, DAY, course, next::add);
+      boolean periodic = day > 2 && next.isLike(now, PERIODIC);
+      now = next;
+      if (periodic) {
+        break;
       }
-      march.begin(0, 1);
-      CoolingDay now = new CoolingDay(outdoors.month()[0], network.zones().size());
-      for (int day = 0; day < MOST_DAYS; day++) {
-        CoolingDay next = new CoolingDay(outdoors.month()[0], network.zones().size());
-        march.run(0, DAY, course, next::add);
-        boolean periodic = day > 2 && next.isLike(now, PERIODIC);
-        now = next;
-        if (periodic) {
-          break;
+      memories.add(march.memory());
+      if (memories.size() == JUMP) {
+        march.recall(limit(memories));
+        memories.clear();
+      }
+    }
+    return now;
+  }
+
+  /**
+   * Where states of days in a row tend to (reduced rank extrapolation; Sidi, Vector Extrapolation
+   * Methods, 2017; from memory): the weights, which add up to 1, that make the weighted change of a
+   * day least. Heavy walls and unheated rooms come to their day in some days, not in months.
+   */
+  private static double[] limit(List<double[]> states) {
+    int k = states.size() - 1;
+    double[][] gram = new double[k][k];
+    for (int i = 0; i < k; i++) {
+      for (int j = 0; j <= i; j++) {
+        double sum = 0;
+        for (int n = 0; n < states.get(0).length; n++) {
+          sum +=
+              (states.get(i + 1)[n] - states.get(i)[n]) * (states.get(j + 1)[n] - states.get(j)[n]);
         }
+        gram[i][j] = sum;
+        gram[j][i] = sum;
       }
-      out.add(now);
+    }
+    double trace = 0;
+    for (int i = 0; i < k; i++) {
+      trace += gram[i][i];
+    }
+    if (!(trace > 0)) {
+      return states.get(k);
+    }
+    for (int i = 0; i < k; i++) {
+      for (int j = 0; j < k; j++) {
+        gram[i][j] /= trace;
+      }
+      gram[i][i] += REGULAR;
+    }
+    double[] ones = new double[k];
+    Arrays.fill(ones, 1);
+    double[] weights =
+        new SingularValueDecomposition(new Array2DRowRealMatrix(gram, false))
+            .getSolver()
+            .solve(new ArrayRealVector(ones, false))
+            .toArray();
+    double all = Arrays.stream(weights).sum();
+    double[] out = new double[states.get(0).length];
+    for (int i = 0; i < k; i++) {
+      for (int n = 0; n < out.length; n++) {
+        out[n] += weights[i] / all * states.get(i + 1)[n];
+      }
     }
     return out;
   }

@@ -174,6 +174,19 @@ final class March {
     System.arraycopy(steady.face, 0, balance.face, 0, balance.face.length);
   }
 
+  /** All that the next hour depends on: what components remember, and the air of the zones. */
+  double[] memory() {
+    double[] out = Arrays.copyOf(state, state.length + balance.air.length);
+    System.arraycopy(balance.air, 0, out, state.length, balance.air.length);
+    return out;
+  }
+
+  /** Goes on from a {@link #memory}. */
+  void recall(double[] memory) {
+    System.arraycopy(memory, 0, state, 0, state.length);
+    System.arraycopy(memory, state.length, balance.air, 0, balance.air.length);
+  }
+
   private static double mean(double[] v, int from, int to) {
     double sum = 0;
     for (int i = from; i < to; i++) {

@@ -1,5 +1,6 @@
 package yentra.core.estimate.setting;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Map;
 import yentra.core.junction.JunctionType;
 import yentra.core.solar.Transposition;
@@ -24,6 +25,7 @@ import yentra.core.thermal.HeatLossOptions;
  * @param systems that heat and cool
  * @param psi of linear thermal bridges by type in place of the defaults, W/(mK)
  */
+@RecordBuilder
 public record EstimateSettings(
     SpaceSettings all,
     Map<String, SpaceSettings> spaces,
@@ -38,7 +40,8 @@ public record EstimateSettings(
     double heatRecovery,
     HeatLossOptions heatLoss,
     Systems systems,
-    Map<JunctionType, Double> psi) {
+    Map<JunctionType, Double> psi)
+    implements EstimateSettingsBuilder.With {
   /** What the model says, with the values of the standard where it does not. */
   public static final EstimateSettings STANDARD =
       new EstimateSettings(
@@ -81,23 +84,5 @@ public record EstimateSettings(
   public SpaceSettings of(String space) {
     SpaceSettings own = spaces.get(space);
     return own == null ? all : own.over(all);
-  }
-
-  public EstimateSettings with(SpaceSettings forAll) {
-    return new EstimateSettings(
-        forAll,
-        spaces,
-        groundTemperature,
-        sun,
-        thermalBridges,
-        setPointOf,
-        shares,
-        sky,
-        reflectance,
-        absorptance,
-        heatRecovery,
-        heatLoss,
-        systems,
-        psi);
   }
 }

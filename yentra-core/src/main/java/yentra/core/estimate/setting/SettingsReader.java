@@ -181,13 +181,14 @@ public final class SettingsReader {
     for (Carrier c : Carrier.values()) {
       JsonValue f = carriers == null ? null : carriers.member(JsonValue.named(c));
       if (f != null) {
-        f.with(Set.of("cost_kWh", "carbon_kg_kWh"));
+        f.with(Set.of("cost_kWh", "carbon_kg_kWh", "primary_kWh_kWh"));
         Systems.Factors old = d.carriers().get(c);
         factors.put(
             c,
             new Systems.Factors(
                 f.number("cost_kWh", 0, 1000, old.cost()),
-                f.number("carbon_kg_kWh", -10, 100, old.carbon())));
+                f.number("carbon_kg_kWh", -10, 100, old.carbon()),
+                f.number("primary_kWh_kWh", 0, 100, old.primary())));
       }
     }
     return new Systems(

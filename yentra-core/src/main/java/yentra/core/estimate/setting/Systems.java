@@ -2,15 +2,17 @@ package yentra.core.estimate.setting;
 
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.function.ToDoubleFunction;
 
 /**
- * Systems by their seasonal efficiency, and what a kilowatt hour of each carrier costs and emits.
+ * Systems by their seasonal efficiency, and what a kilowatt hour of each carrier costs, emits, and
+ * takes of primary energy.
  *
  * @param heating what makes the heat
  * @param cooling seasonal efficiency of cooling: cold over electricity
  * @param hotWater what heats the water
  * @param fanPower electricity of fans, W for each l/s of air that is supplied
- * @param carriers cost and carbon
+ * @param carriers cost, carbon and primary energy
  */
 public record Systems(
     Source heating,
@@ -47,8 +49,9 @@ public record Systems(
   /**
    * @param cost of a kWh, in the user's currency
    * @param carbon kg CO2 of a kWh
+   * @param primary kWh of primary energy of a kWh
    */
-  public record Factors(double cost, double carbon) {}
+  public record Factors(double cost, double carbon, double primary) {}
 
   /**
    * A gas boiler, electric cooling, and factors to be replaced by those of the place (typical
@@ -61,11 +64,11 @@ public record Systems(
           new Source(Carrier.GAS, 0.85),
           1.5,
           Map.of(
-              Carrier.ELECTRICITY, new Factors(0.25, 0.20),
-              Carrier.GAS, new Factors(0.07, 0.20),
-              Carrier.OIL, new Factors(0.09, 0.27),
-              Carrier.WOOD, new Factors(0.06, 0.03),
-              Carrier.DISTRICT_HEAT, new Factors(0.10, 0.15)));
+              Carrier.ELECTRICITY, new Factors(0.25, 0.20, 1.8),
+              Carrier.GAS, new Factors(0.07, 0.20, 1.1),
+              Carrier.OIL, new Factors(0.09, 0.27, 1.1),
+              Carrier.WOOD, new Factors(0.06, 0.03, 0.2),
+              Carrier.DISTRICT_HEAT, new Factors(0.10, 0.15, 0.7)));
 
   public Systems {
     carriers = Map.copyOf(carriers);
@@ -81,15 +84,22 @@ public record Systems(
   }
 
   public double cost(Map<Carrier, Double> bought) {
-    return bought.entrySet().stream()
-        .mapToDouble(e -> e.getValue() * carriers.get(e.getKey()).cost())
-        .sum();
+    return sum(bought, Factors::cost);
   }
 
   /** kg CO2. */
   public double carbon(Map<Carrier, Double> bought) {
+    return sum(bought, Factors::carbon);
+  }
+
+  /** kWh of primary energy. */
+  public double primary(Map<Carrier, Double> bought) {
+    return sum(bought, Factors::primary);
+  }
+
+  private double sum(Map<Carrier, Double> bought, ToDoubleFunction<Factors> of) {
     return bought.entrySet().stream()
-        .mapToDouble(e -> e.getValue() * carriers.get(e.getKey()).carbon())
+        .mapToDouble(e -> e.getValue() * of.applyAsDouble(carriers.get(e.getKey())))
         .sum();
   }
 }

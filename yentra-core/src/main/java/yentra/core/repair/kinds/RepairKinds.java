@@ -25,6 +25,7 @@ import yentra.core.repair.opening.GlazeWalls;
 import yentra.core.repair.opening.PlaceOpening;
 import yentra.core.repair.opening.ReshapeOpening;
 import yentra.core.repair.opening.RetypeOpening;
+import yentra.core.repair.opening.ShadeOpenings;
 import yentra.core.repair.space.AddSpace;
 import yentra.core.repair.space.AddSpaces;
 import yentra.core.repair.space.AmendSpace;
@@ -35,6 +36,7 @@ import yentra.core.repair.space.ReverseShell;
 import yentra.core.repair.space.SnapVertices;
 import yentra.core.repair.space.SplitSpace;
 import yentra.core.repair.space.StateFigures;
+import yentra.core.repair.space.StateLeakage;
 import yentra.core.repair.surface.AbsorbSlivers;
 import yentra.core.repair.surface.CleanOutline;
 import yentra.core.repair.surface.CloseHole;
@@ -117,6 +119,8 @@ import yentra.core.repair.use.TakeRoomData;
   @JsonSubTypes.Type(AmendSchedule.class),
   @JsonSubTypes.Type(GiveZone.class),
   @JsonSubTypes.Type(AmendZone.class),
-  @JsonSubTypes.Type(TakeRoomData.class)
+  @JsonSubTypes.Type(TakeRoomData.class),
+  @JsonSubTypes.Type(ShadeOpenings.class),
+  @JsonSubTypes.Type(StateLeakage.class)
 })
 public interface RepairKinds {}

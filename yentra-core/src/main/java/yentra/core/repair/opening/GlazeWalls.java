@@ -85,19 +85,39 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
         .entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey).orElse(null);
   }
 
+  /**
+   * The greatest ratio of glazed to gross area that a wall has room for.
+   *
+   * @param sill height above the wall's lowest point, m
+   */
+  public static double room(Surface s, double sill) {
+    PlaneFrame frame = PlaneFrame.of(s.polygon().plane());
+    Geometry wall = frame.project(s.polygon());
+    GlazeWalls g = new GlazeWalls(List.of(), 0, sill);
+    org.locationtech.jts.geom.Envelope box = wall.getEnvelopeInternal();
+    double high = Math.max(0, box.getHeight() - sill);
+    return g.band(frame, free(s, frame, wall), box, high).getArea() / s.polygon().area();
+  }
+
+  /** Where windows may lie: clear of the edges and of doors. */
+  private static Geometry free(Surface s, PlaneFrame frame, Geometry wall) {
+    Geometry free = wall.buffer(-MARGIN, 1);
+    for (Opening o : s.openings()) {
+      if (!o.type().isGlazed()) {
+        free = RobustOverlay.difference(free, frame.project(o.polygon()).buffer(MARGIN, 1));
+      }
+    }
+    return free;
+  }
+
   private List<Opening> glazed(
       Surface s, Naming naming, String glazing, Keys keys, Tolerance tolerance)
       throws NotApplicableException {
     PlaneFrame frame = PlaneFrame.of(s.polygon().plane());
     Geometry wall = frame.project(s.polygon());
-    Geometry free = wall.buffer(-MARGIN, 1);
-    List<Opening> out = new ArrayList<>();
-    for (Opening o : s.openings()) {
-      if (!o.type().isGlazed()) {
-        out.add(o);
-        free = RobustOverlay.difference(free, frame.project(o.polygon()).buffer(MARGIN, 1));
-      }
-    }
+    Geometry free = free(s, frame, wall);
+    List<Opening> out =
+        new ArrayList<>(s.openings().stream().filter(o -> !o.type().isGlazed()).toList());
     org.locationtech.jts.geom.Envelope box = wall.getEnvelopeInternal();
     double target = ratio * s.polygon().area();
     double low = 0;
@@ -120,14 +140,31 @@ public record GlazeWalls(List<String> surfaces, double ratio, double sill) imple
       }
     }
     for (Polygon p : Reshape.clean(frame.lift(band(frame, free, box, high)), tolerance)) {
+      Polygon outline = Reshape.turned(p, s.polygon());
+      Opening there = same(s, outline, tolerance);
       out.add(
-          AddOpening.made(
-                  keys.free("op_" + s.key() + "_"),
-                  OpeningType.FIXED_WINDOW,
-                  Reshape.turned(p, s.polygon()))
-              .withGlazing(glazing));
+          there != null
+              ? there
+              : AddOpening.made(keys.free("op_" + s.key() + "_"), OpeningType.FIXED_WINDOW, outline)
+                  .withGlazing(glazing));
     }
     return out;
+  }
+
+  /** The wall's own window with this outline; null when there is none. */
+  private static Opening same(Surface s, Polygon outline, Tolerance tolerance) {
+    return s.openings().stream()
+        .filter(o -> o.type().isGlazed() && isSame(o.polygon(), outline, tolerance.length()))
+        .findFirst()
+        .orElse(null);
+  }
+
+  private static boolean isSame(Polygon a, Polygon b, double tolerance) {
+    return a.holes().isEmpty()
+        && b.holes().isEmpty()
+        && a.outer().size() == b.outer().size()
+        && a.outer().stream()
+            .allMatch(p -> b.outer().stream().anyMatch(q -> p.minus(q).length() <= tolerance));
   }
 
   private Geometry band(

@@ -28,7 +28,7 @@ class HourlyYearTest {
 
   private static EstimateSettings settings(
       Double airChange, Double heating, Double cooling, Double gains) {
-    return EstimateSettings.STANDARD.with(
+    return EstimateSettings.STANDARD.withAll(
         new SpaceSettings(airChange, heating, cooling, gains, true, null, null));
   }
 
@@ -301,7 +301,8 @@ class HourlyYearTest {
   void limitsHold() throws Exception {
     Boxes b = light().row(1, "wall", "wall", "heavy", null);
     EstimateSettings s =
-        EstimateSettings.STANDARD.with(new SpaceSettings(0.5, 20.0, 26.0, 0.0, true, 20.0, null));
+        EstimateSettings.STANDARD.withAll(
+            new SpaceSettings(0.5, 20.0, 26.0, 0.0, true, 20.0, null));
     YearResult y = run(b, s, Boxes.constant(-10));
     assertThat(y.peakHeating()).isCloseTo(960, within(1e-6));
     assertThat(y.zones().get(0).unmet()).isEqualTo(8760);
