@@ -160,6 +160,7 @@ class VariantsTest {
       assertThat(once.applies()).as(c.label()).isTrue();
       assertThat(once.state()).as(c.label()).isNotEqualTo(BASELINE);
       Variant again = Variant.of(once.state(), List.of(c), NOT_DRAWN);
+      assertThat(again.applies()).as(c.label()).isTrue();
       assertThat(again.repairs()).as(c.label()).isEmpty();
       assertThat(again.state()).as(c.label()).isEqualTo(once.state());
     }

@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import yentra.core.solar.SunPosition;
 
 /**
  * The weather of a year, hour by hour, without gaps. Hour 0 ends at 1 o'clock local standard time
@@ -58,6 +59,10 @@ public final class WeatherYear {
   private final Station station;
   private final Map<WeatherQuantity, double[]> values;
   private final Map<WeatherQuantity, Integer> missing;
+
+  /** Worked out when first asked for: an estimate needs all of them, and every run the same. */
+  private volatile SunPosition[] suns;
+
   private final List<Ground> ground;
   private final List<String> notes;
   private final int hours;
@@ -198,5 +203,24 @@ public final class WeatherYear {
     return has(WeatherQuantity.HORIZONTAL_INFRARED)
         ? LongWaveSky.temperature(get(WeatherQuantity.HORIZONTAL_INFRARED, hour))
         : Double.NaN;
+  }
+
+  /** Where the sun stands in the middle of an hour, from 0. */
+  public SunPosition sun(int hour) {
+    SunPosition[] known = suns;
+    if (known == null) {
+      known = new SunPosition[hours()];
+      for (int h = 0; h < known.length; h++) {
+        known[h] =
+            SunPosition.of(
+                date(h),
+                h % DAY + 0.5,
+                station.timeZone(),
+                station.latitude(),
+                station.longitude());
+      }
+      suns = known;
+    }
+    return known[hour];
   }
 }

@@ -7,6 +7,7 @@ import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.PrecisionModel;
 import org.locationtech.jts.geom.TopologyException;
 import org.locationtech.jts.geom.util.GeometryFixer;
+import org.locationtech.jts.geom.util.PolygonExtracter;
 import org.locationtech.jts.operation.overlayng.OverlayNG;
 import org.locationtech.jts.operation.overlayng.OverlayNGRobust;
 import org.locationtech.jts.operation.overlayng.UnaryUnionNG;
@@ -38,14 +39,21 @@ public final class RobustOverlay {
     try {
       return UnaryUnionNG.union(all, new GeometryFactory(), grid).norm();
     } catch (TopologyException e) {
-      // one by one: JTS unites many in the end with its older overlay, which gives up on near
-      // misses
-      return all.stream().map(GeometryFixer::fix).reduce(RobustOverlay::both).orElseThrow().norm();
+      return oneByOne(all.stream().map(GeometryFixer::fix).toList()).norm();
     }
   }
 
-  private static Geometry both(Geometry a, Geometry b) {
-    return OverlayNGRobust.overlay(a, b, OverlayNG.UNION);
+  private static Geometry oneByOne(List<Geometry> parts) {
+    try {
+      return OverlayNGRobust.union(parts);
+    } catch (TopologyException e) {
+      // many are united with an older overlay in the end, which gives up on near misses
+      return parts.stream()
+          .flatMap(g -> ((List<?>) PolygonExtracter.getPolygons(g)).stream())
+          .map(Geometry.class::cast)
+          .reduce((a, b) -> OverlayNGRobust.overlay(a, b, OverlayNG.UNION))
+          .orElseGet(() -> new GeometryFactory().createPolygon());
+    }
   }
 
   public static Geometry intersection(Geometry a, Geometry b) {

@@ -61,6 +61,7 @@ import yentra.core.repair.opening.GlazeWalls;
 import yentra.core.repair.opening.PlaceOpening;
 import yentra.core.repair.opening.ReshapeOpening;
 import yentra.core.repair.opening.RetypeOpening;
+import yentra.core.repair.opening.ShadeOpenings;
 import yentra.core.repair.space.AddSpace;
 import yentra.core.repair.space.AddSpaces;
 import yentra.core.repair.space.AmendSpace;
@@ -71,6 +72,7 @@ import yentra.core.repair.space.ReverseShell;
 import yentra.core.repair.space.SnapVertices;
 import yentra.core.repair.space.SplitSpace;
 import yentra.core.repair.space.StateFigures;
+import yentra.core.repair.space.StateLeakage;
 import yentra.core.repair.surface.AbsorbSlivers;
 import yentra.core.repair.surface.CleanOutline;
 import yentra.core.repair.surface.CloseHole;
@@ -317,6 +319,8 @@ class RepairsTest {
             new ReshapeOpening("o", List.of(v(0, 0, 0))),
             new RetypeOpening("o", OpeningType.FIXED_WINDOW),
             new GlazeWalls(List.of("s"), 0.3, 0.9),
+            new ShadeOpenings(List.of("o"), 0.5, 0.1),
+            new StateLeakage(List.of("a"), 0.1),
             new NameSpaces("{storey} {number}", List.of()),
             new MatchFacing(0.6),
             new CleanOutline("s", 0.001),

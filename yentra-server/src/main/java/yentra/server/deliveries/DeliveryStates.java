@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -27,6 +28,8 @@ import yentra.core.pipeline.Delivery;
 import yentra.core.pipeline.Stage;
 import yentra.core.pipeline.StageOptions;
 import yentra.core.plan.PlanDocument;
+import yentra.core.plan.PlanWriter;
+import yentra.core.repair.NotApplicableException;
 import yentra.core.repair.Repair;
 import yentra.core.repair.Replay;
 import yentra.core.scope.ScopeResult;
@@ -244,7 +247,7 @@ public class DeliveryStates {
     if (known != null) {
       return known;
     }
-    ScopeState scope = ScopeState.of(entries.stream().map(store::scopeStep).toList());
+    ScopeState scope = ScopeState.of(steps(entries));
     Stage stage = delivery(d).stage(options(settings, scope), watch);
     Envelope read = stage.envelope();
     CheckContext context = stage.context().with(settings.applyTo(read));
@@ -263,13 +266,46 @@ public class DeliveryStates {
   /** The plan document that was drawn last; null for a delivery that is no drawn building. */
   public PlanDocument plan(UUID id) {
     DeliveryStore.Loaded l = store.loaded(id);
-    List<ScopeStep> steps =
-        l.inForce().stream().filter(DeliveryStore::isScope).map(store::scopeStep).toList();
+    return plan(l.delivery(), ScopeState.of(steps(l.inForce())));
+  }
+
+  /** The plan document that was drawn last in a scope; null where nothing was drawn. */
+  public PlanDocument plan(DeliveryRecord d, ScopeState scope) {
     try {
-      return delivery(l.delivery()).plan(ScopeState.of(steps));
+      return delivery(d).plan(scope);
     } catch (UnreadableException e) {
       throw new IllegalStateException("a plan that was drawn cannot be read", e);
     }
+  }
+
+  private List<ScopeStep> steps(List<RepairEntryRecord> log) {
+    return log.stream().filter(DeliveryStore::isScope).map(store::scopeStep).toList();
+  }
+
+  /**
+   * The envelope that another plan document would give, with the log's repairs made on it.
+   *
+   * @throws NotApplicableException when a repair no longer applies
+   */
+  public CheckContext drawn(
+      DeliveryRecord d, ProjectSettings settings, List<RepairEntryRecord> log, PlanDocument plan)
+      throws NotApplicableException {
+    List<ScopeStep> steps = new ArrayList<>(steps(log));
+    steps.add(new ScopeStep.Draw(new String(PlanWriter.write(plan), StandardCharsets.UTF_8), ""));
+    Stage stage = delivery(d).stage(options(settings, ScopeState.of(steps)), Watch.NONE);
+    CheckContext context =
+        stage
+            .context()
+            .with(settings.applyTo(stage.envelope()))
+            .with(new Limits(settings.limits()));
+    List<Repair> repairs =
+        log.stream().filter(e -> !DeliveryStore.isScope(e)).map(store::repair).toList();
+    Replay replay = Replay.of(context.envelope(), repairs, context.rules());
+    if (!replay.failed().isEmpty()) {
+      throw new NotApplicableException(
+          "A repair no longer applies: " + replay.failed().get(0).reason());
+    }
+    return context.with(replay.envelope());
   }
 
   /** What a project decides before an envelope is made. */

@@ -286,7 +286,7 @@ public class DeliveryStore {
         .fetch();
   }
 
-  Repair repair(RepairEntryRecord r) {
+  public Repair repair(RepairEntryRecord r) {
     return json.readValue(r.getRepair().data(), Repair.class);
   }
 

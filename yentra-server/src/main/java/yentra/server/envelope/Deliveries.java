@@ -234,7 +234,7 @@ public class Deliveries {
     return view(now.delivery(), now.log(), made, changes ? s : null, changes);
   }
 
-  static LogViews.EntryFigures figures(CheckRun a, CheckRun b) {
+  public static LogViews.EntryFigures figures(CheckRun a, CheckRun b) {
     Figures before = a.context().figures();
     Figures after = b.context().figures();
     Set<FindingId> was = new HashSet<>();

@@ -26,7 +26,7 @@ import yentra.server.web.Problem;
  * @param waterCarrier name of a carrier
  * @param waterEfficiency in the season
  * @param fanPower W for each l/s
- * @param carriers cost and carbon
+ * @param carriers cost, carbon and primary energy
  * @param psi of linear thermal bridges by type in place of the defaults, W/(mK)
  */
 public record RunSettings(
@@ -54,8 +54,10 @@ public record RunSettings(
    * @param label in words
    * @param cost of a kWh
    * @param carbon kg of a kWh
+   * @param primary kWh of primary energy of a kWh; null for the usual factor
    */
-  public record CarrierSetting(String carrier, String label, double cost, double carbon) {}
+  public record CarrierSetting(
+      String carrier, String label, double cost, double carbon, Double primary) {}
 
   static final RunSettings STANDARD = standard();
 
@@ -70,7 +72,8 @@ public record RunSettings(
                         c.name(),
                         c.label(),
                         y.carriers().get(c).cost(),
-                        y.carriers().get(c).carbon()))
+                        y.carriers().get(c).carbon(),
+                        y.carriers().get(c).primary()))
             .toList();
     return new RunSettings(
         null,
@@ -118,6 +121,7 @@ public record RunSettings(
       carrier(c.carrier);
       within("The cost of " + c.label, c.cost, 0, 1000);
       within("The carbon of " + c.label, c.carbon, -10, 100);
+      within("The primary energy of " + c.label, c.primary, 0, 100);
     }
     psi.forEach((t, v) -> within("ψ of " + type(t).label(), v, -2, 5));
     return this;
@@ -157,10 +161,14 @@ public record RunSettings(
   /**
    * @param heatLoss of the project
    */
-  EstimateSettings settings(HeatLossOptions heatLoss) {
+  public EstimateSettings settings(HeatLossOptions heatLoss) {
     EstimateSettings s = EstimateSettings.STANDARD;
     Map<Systems.Carrier, Systems.Factors> factors = new EnumMap<>(Systems.STANDARD.carriers());
-    carriers.forEach(c -> factors.put(carrier(c.carrier), new Systems.Factors(c.cost, c.carbon)));
+    for (CarrierSetting c : carriers) {
+      Systems.Carrier known = carrier(c.carrier);
+      double primary = c.primary == null ? factors.get(known).primary() : c.primary;
+      factors.put(known, new Systems.Factors(c.cost, c.carbon, primary));
+    }
     return new EstimateSettings(
         new SpaceSettings(airChange, heating, cooling, gains, null, null, null),
         Map.of(),
@@ -181,5 +189,26 @@ public record RunSettings(
             fanPower,
             factors),
         stated());
+  }
+
+  /** These with what other settings of an estimate say, as far as a project can lay it down. */
+  public RunSettings with(EstimateSettings s) {
+    Systems y = s.systems();
+    return new RunSettings(
+        s.all().airChange(),
+        s.all().heating(),
+        s.all().cooling(),
+        s.all().gains(),
+        s.heatRecovery(),
+        s.absorptance(),
+        s.thermalBridges(),
+        y.heating().carrier().name(),
+        y.heating().efficiency(),
+        y.cooling(),
+        y.hotWater().carrier().name(),
+        y.hotWater().efficiency(),
+        y.fanPower(),
+        carriers,
+        psi);
   }
 }

@@ -53,7 +53,7 @@ public class WeatherFiles {
   }
 
   /** All of them, by name. */
-  List<ClimateViews.WeatherFileView> all() {
+  public List<ClimateViews.WeatherFileView> all() {
     return db.select(
             WEATHER.ID,
             WEATHER.FILE_NAME,
@@ -121,7 +121,7 @@ public class WeatherFiles {
   }
 
   /** A year; read when first asked for. */
-  WeatherYear year(UUID weather) {
+  public WeatherYear year(UUID weather) {
     return years.get(
         weather,
         id ->
@@ -135,7 +135,7 @@ public class WeatherFiles {
 
   /** Estimates a project with a weather file. */
   @Transactional
-  void choose(UUID project, UUID weather, String by) {
+  public void choose(UUID project, UUID weather, String by) {
     projects.get(project);
     if (!db.fetchExists(WEATHER, WEATHER.ID.eq(weather))) {
       throw Problem.notFound("The weather file");
@@ -154,7 +154,7 @@ public class WeatherFiles {
   }
 
   /** The weather file of a project, if it has one. */
-  Optional<UUID> of(UUID project) {
+  public Optional<UUID> of(UUID project) {
     return db.select(PROJECT_ESTIMATE.WEATHER_ID)
         .from(PROJECT_ESTIMATE)
         .where(PROJECT_ESTIMATE.PROJECT_ID.eq(project))
@@ -167,7 +167,7 @@ public class WeatherFiles {
     return settings(project).stated();
   }
 
-  RunSettings settings(UUID project) {
+  public RunSettings settings(UUID project) {
     projects.get(project);
     return db.select(PROJECT_ESTIMATE.BODY)
         .from(PROJECT_ESTIMATE)
@@ -179,7 +179,7 @@ public class WeatherFiles {
   }
 
   @Transactional
-  void settings(UUID project, RunSettings settings, String by) {
+  public void settings(UUID project, RunSettings settings, String by) {
     projects.get(project);
     JSONB body = JSONB.valueOf(json.writeValueAsString(settings.checked()));
     db.insertInto(PROJECT_ESTIMATE)

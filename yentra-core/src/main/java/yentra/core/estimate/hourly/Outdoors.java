@@ -48,7 +48,7 @@ record Outdoors(
       double direct = known ? w.get(WeatherQuantity.DIRECT_NORMAL, h) : 0;
       double diffuse = known ? w.get(WeatherQuantity.DIFFUSE_HORIZONTAL, h) : 0;
       if (direct > 0 || diffuse > 0) {
-        out.sun[h] = sun(w, w.date(h), h, direct, diffuse, o);
+        out.sun[h] = sun(w, h, direct, diffuse, o);
       }
     }
     return out;
@@ -63,7 +63,7 @@ record Outdoors(
       out.month[i] = w.month(d.hour());
       out.shade[i] = DAY * (out.month[i] - 1) + i;
       if (o.sun() && (d.direct()[i] > 0 || d.diffuse()[i] > 0)) {
-        out.sun[i] = sun(w, w.date(d.hour()), d.hour() + i, d.direct()[i], d.diffuse()[i], o);
+        out.sun[i] = sun(w, d.hour() + i, d.direct()[i], d.diffuse()[i], o);
       }
     }
     return out;
@@ -75,9 +75,9 @@ record Outdoors(
   }
 
   private static Transposition.Hour sun(
-      WeatherYear w, LocalDate day, int hour, double direct, double diffuse, Network.Options o) {
+      WeatherYear w, int hour, double direct, double diffuse, Network.Options o) {
     return new Transposition.Hour(
-        position(w, day, hour % DAY),
+        w.sun(hour),
         direct,
         diffuse,
         SkySplit.extraterrestrial(WeatherYear.day(hour) + 1),

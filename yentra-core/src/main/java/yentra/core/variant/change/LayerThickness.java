@@ -12,7 +12,7 @@ import yentra.core.units.Quantity;
 
 /**
  * Another thickness of a material in one construction, wherever that is used. A U-value that the
- * construction states no longer counts: its layers do.
+ * construction states no longer counts: its layers do. The construction keeps its name.
  *
  * @param construction its name
  * @param material its name
@@ -60,9 +60,8 @@ public record LayerThickness(String construction, String material, double thickn
     if (same) {
       return Effect.NONE;
     }
-    String name = c.label() + ", " + material + " " + Words.number(1000 * thickness) + " mm";
     ReplaceConstruction repair =
-        new ReplaceConstruction(c.key(), new ConstructionSpec(null, name, layers, null, null));
+        new ReplaceConstruction(c.key(), new ConstructionSpec(null, c.label(), layers, null, null));
     return c.uValue() == null
         ? Effect.of(List.of(repair))
         : Effect.of(
