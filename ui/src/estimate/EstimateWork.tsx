@@ -3,6 +3,7 @@ import type { Project } from '../model/api';
 import type { ModelIndex } from '../model/model';
 import { useView, type EstimateTab } from '../model/state';
 import { useUnits } from '../model/units';
+import type { Variants } from '../model/variantCalls';
 import { SheetFrame } from '../shared/SheetFrame';
 import { TABLE_NAMES } from '../shared/workspaces';
 import { ClimateTab } from './ClimateTab';
@@ -13,7 +14,19 @@ import { RunsTab } from './RunsTab';
 import { SunTab } from './SunTab';
 import { TINTS, tintOf } from './tints';
 import { isOpen, useClimate, useResult, useRuns } from './useEstimate';
+import { BesideTab } from './variants/BesideTab';
+import { SweepsTab } from './variants/SweepsTab';
+import { isOpen as isGoing, useAssume, useVariantPulse, useVariants } from './variants/useVariants';
+import { VariantsTab } from './variants/VariantsTab';
 import { YearTab } from './YearTab';
+
+/** What stands on its own, not on a run that was chosen. */
+const OWN = new Set<EstimateTab>(['climate', 'runs', 'variants', 'sweeps', 'beside']);
+
+function goingOn(v: Variants | undefined): string {
+  const n = v ? [v.baseline, ...v.variants.map((x) => x.run)].filter(isGoing).length : 0;
+  return n ? `${n} going on` : '';
+}
 
 /** Is the translation sane: climate, loads, the year. */
 export function EstimateWork({ index, project }: { index: ModelIndex; project: Project }) {
@@ -28,6 +41,10 @@ export function EstimateWork({ index, project }: { index: ModelIndex; project: P
   const run = done.find((r) => r.id === picked) ?? done[0] ?? null;
   const result = useResult(run).data;
   const [tint, setTint] = useState<(typeof TINTS)[number]['key']>('heatLoad');
+
+  const [assume, setAssume] = useAssume(project.id);
+  useVariantPulse(model.delivery.id);
+  const variants = useVariants(model, assume).data;
 
   // the stage shows a figure of each space while there is a result
   const shown = useMemo(
@@ -49,6 +66,9 @@ export function EstimateWork({ index, project }: { index: ModelIndex; project: P
     ['hours', TABLE_NAMES.hours, ''],
     ['junctions', TABLE_NAMES.junctions, ''],
     ['sun', TABLE_NAMES.sun, ''],
+    ['variants', TABLE_NAMES.variants, goingOn(variants) || (variants?.variants.length ?? 0) || ''],
+    ['sweeps', TABLE_NAMES.sweeps, variants?.sweeps.length || ''],
+    ['beside', TABLE_NAMES.beside, ''],
   ];
   const none = (
     <p className="p-3 text-muted">
@@ -70,7 +90,8 @@ export function EstimateWork({ index, project }: { index: ModelIndex; project: P
       tab={tab}
       onTab={(key) => set({ estimateTab: key })}
       tools={
-        result && (
+        result &&
+        !OWN.has(tab) && (
           <label className="flex items-center gap-1 text-sm text-muted">
             Model shows
             <select
@@ -88,7 +109,7 @@ export function EstimateWork({ index, project }: { index: ModelIndex; project: P
         )
       }
     >
-      {run?.stale && tab !== 'climate' && tab !== 'runs' && (
+      {run?.stale && !OWN.has(tab) && (
         <p className="shrink-0 border-b border-line bg-paper px-3 py-1 font-semibold text-warning">
           {run.name} belongs to an earlier state of the envelope.{' '}
           <button className="text-kelp underline" onClick={() => set({ estimateTab: 'runs' })}>
@@ -111,6 +132,12 @@ export function EstimateWork({ index, project }: { index: ModelIndex; project: P
         <JunctionsTab model={model} index={index} project={project} />
       ) : tab === 'sun' ? (
         <SunTab model={model} index={index} />
+      ) : tab === 'variants' ? (
+        <VariantsTab model={model} variants={variants} assume={assume} onAssume={setAssume} />
+      ) : tab === 'sweeps' ? (
+        <SweepsTab model={model} variants={variants} assume={assume} />
+      ) : tab === 'beside' ? (
+        <BesideTab model={model} variants={variants} />
       ) : !result || !run ? (
         none
       ) : tab === 'year' ? (

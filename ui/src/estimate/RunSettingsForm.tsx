@@ -2,51 +2,11 @@ import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Project } from '../model/api';
 import type { RunSettings } from '../model/estimateCalls';
-import { useUnits, type Measure } from '../model/units';
+import { useUnits } from '../model/units';
+import { NumberField } from './NumberField';
+import { PERCENT, PLAIN, with_ } from './measures';
 
-const PLAIN: Pick<Measure, 'unit' | 'to' | 'from'> = { unit: '', to: (v) => v, from: (v) => v };
-const PERCENT = { unit: '%', to: (v: number) => 100 * v, from: (v: number) => v / 100 };
-const with_ = (unit: string) => ({ ...PLAIN, unit });
-
-/** A number that may be left empty where the model decides. */
-function NumberField({
-  label,
-  value,
-  measure,
-  empty,
-  onChange,
-}: {
-  label: string;
-  value: number | null;
-  measure: Pick<Measure, 'unit' | 'to' | 'from'>;
-  /** What an empty field means; without it the field must be filled. */
-  empty?: string;
-  onChange: (v: number | null) => void;
-}) {
-  const [text, setText] = useState<string | null>(null);
-  const shown = value == null ? '' : String(Number(measure.to(value).toPrecision(5)));
-  function take(typed: string) {
-    setText(null);
-    const t = typed.trim().replace(',', '.');
-    if (t === '' && empty) onChange(null);
-    else if (t !== '' && Number.isFinite(Number(t))) onChange(measure.from(Number(t)));
-  }
-  return (
-    <label className="flex items-center gap-2">
-      <span className="w-44 shrink-0">{label}</span>
-      <input
-        className="field w-24 text-right"
-        inputMode="decimal"
-        placeholder={empty}
-        value={text ?? shown}
-        onChange={(e) => setText(e.target.value)}
-        onBlur={(e) => text !== null && take(e.target.value)}
-        onKeyDown={(e) => e.key === 'Enter' && take(e.currentTarget.value)}
-      />
-      <span className="text-muted">{measure.unit}</span>
-    </label>
-  );
-}
+const FACTORS = { cost: 'Cost', carbon: 'Carbon', primary: 'Primary energy' };
 
 /** What the next run is reckoned with; runs that are there keep theirs. */
 export function RunSettingsForm({ project }: { project: Project }) {
@@ -174,27 +134,28 @@ export function RunSettingsForm({ project }: { project: Project }) {
           />
         </div>
         <div>
-          <h3 className="font-semibold">Cost and carbon of a kilowatt hour</h3>
+          <h3 className="font-semibold">What a kilowatt hour costs, emits and takes</h3>
           <table>
             <thead>
               <tr className="text-left text-sm text-muted">
                 <th className="pr-3 font-normal" />
                 <th className="pr-3 font-normal">Cost</th>
-                <th className="font-normal">Carbon, kg</th>
+                <th className="pr-3 font-normal">Carbon, kg</th>
+                <th className="font-normal">Primary, kWh</th>
               </tr>
             </thead>
             <tbody>
               {s.carriers.map((c, i) => (
                 <tr key={c.carrier}>
                   <td className="pr-3">{c.label}</td>
-                  {(['cost', 'carbon'] as const).map((name) => (
+                  {(['cost', 'carbon', 'primary'] as const).map((name) => (
                     <td key={name} className="pr-3">
                       <input
                         key={c[name]}
                         className="field w-20 text-right"
                         inputMode="decimal"
-                        aria-label={`${name === 'cost' ? 'Cost' : 'Carbon'} of ${c.label}`}
-                        defaultValue={c[name]}
+                        aria-label={`${FACTORS[name]} of ${c.label}`}
+                        defaultValue={c[name] ?? ''}
                         onBlur={(e) => {
                           const v = Number(e.target.value.replace(',', '.'));
                           if (Number.isFinite(v) && v !== c[name])

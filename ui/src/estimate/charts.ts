@@ -2,6 +2,7 @@ import { BarChart, HeatmapChart, LineChart } from 'echarts/charts';
 import {
   GridComponent,
   LegendComponent,
+  MarkLineComponent,
   PolarComponent,
   TooltipComponent,
   VisualMapComponent,
@@ -15,6 +16,7 @@ register([
   LineChart,
   GridComponent,
   LegendComponent,
+  MarkLineComponent,
   PolarComponent,
   TooltipComponent,
   VisualMapComponent,

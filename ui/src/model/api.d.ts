@@ -14,7 +14,7 @@ export interface paths {
         get: operations["share"];
         put?: never;
         post?: never;
-        delete: operations["cancel_2"];
+        delete: operations["cancel_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -148,6 +148,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deliveries/{id}/change-choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deliveries/{id}/climate": {
         parameters: {
             query?: never;
@@ -205,7 +221,7 @@ export interface paths {
         };
         get: operations["enclosed"];
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -253,7 +269,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["sweep"];
+        post: operations["sweep_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -813,7 +829,7 @@ export interface paths {
         };
         get: operations["values"];
         put?: never;
-        post: operations["change_1"];
+        post: operations["change_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -846,6 +862,22 @@ export interface paths {
         get: operations["sunlight"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/sweeps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sweep"];
         delete?: never;
         options?: never;
         head?: never;
@@ -948,6 +980,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deliveries/{id}/variants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["variants"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/variants/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["events_3"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/variants/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["run"];
+        delete: operations["cancel"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/variants/{variant}/baseline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["adopt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/variants/{variant}/repair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["repair_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deliveries/{id}/version": {
         parameters: {
             query?: never;
@@ -987,10 +1099,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["run"];
+        get: operations["run_1"];
         put?: never;
         post?: never;
-        delete: operations["cancel_1"];
+        delete: operations["cancel_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1150,7 +1262,7 @@ export interface paths {
         get: operations["job"];
         put?: never;
         post?: never;
-        delete: operations["cancel"];
+        delete: operations["cancel_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1428,6 +1540,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/targets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["targets"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/tokens": {
         parameters: {
             query?: never;
@@ -1492,6 +1620,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/variants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/projects/{id}/variants/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["order"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/projects/{id}/weather": {
         parameters: {
             query?: never;
@@ -1516,7 +1676,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["sheet"];
-        put: operations["change"];
+        put: operations["change_1"];
         post?: never;
         delete: operations["drop"];
         options?: never;
@@ -1583,6 +1743,70 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweeps/{sweep}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sweep_2"];
+        put?: never;
+        post?: never;
+        delete: operations["deleteSweep"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweeps/{sweep}/go-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["goOn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sweeps/{sweep}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/{variant}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change"];
+        post?: never;
+        delete: operations["delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1678,6 +1902,10 @@ export interface components {
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
             seeds?: components["schemas"]["SpaceSeed"][];
         });
+        AdoptRequest: {
+            /** Format: int64 */
+            basedOn: number;
+        };
         AgainFileView: {
             fileName: string;
             same: boolean;
@@ -1792,6 +2020,24 @@ export interface components {
             construction?: string;
             surface?: string;
         });
+        AxisRequest: {
+            change: components["schemas"]["ConstructionOfType"] | components["schemas"]["GlazingShare"] | components["schemas"]["HeatRecovery"] | components["schemas"]["LayerThickness"] | components["schemas"]["Leakage"] | components["schemas"]["LightAndEquipment"] | components["schemas"]["OtherClimate"] | components["schemas"]["SetPoints"] | components["schemas"]["StatedUValue"] | components["schemas"]["StoreyHeight"] | components["schemas"]["SystemsOf"] | components["schemas"]["Turned"] | components["schemas"]["WindowShades"] | components["schemas"]["WindowType"];
+            /** Format: double */
+            from?: number | null;
+            member?: string | null;
+            /** Format: double */
+            step?: number | null;
+            /** Format: double */
+            to?: number | null;
+            values?: number[] | null;
+        };
+        AxisView: {
+            change: string;
+            label: string;
+            quantity: string;
+            unit: string;
+            values: number[];
+        };
         BalanceLine: {
             /** Format: double */
             before?: number | null;
@@ -1822,6 +2068,11 @@ export interface components {
             /** Format: int32 */
             faces: number;
             problem: string;
+        };
+        BoughtView: {
+            carrier: string;
+            /** Format: double */
+            kWh: number;
         };
         BoundariesView: {
             /** @enum {string|null} */
@@ -1866,6 +2117,11 @@ export interface components {
             /** Format: double */
             stated?: number | null;
         };
+        CarrierChoice: {
+            /** @enum {string} */
+            carrier: "ELECTRICITY" | "GAS" | "OIL" | "WOOD" | "DISTRICT_HEAT";
+            label: string;
+        };
         CarrierSetting: {
             /** Format: double */
             carbon: number;
@@ -1873,6 +2129,8 @@ export interface components {
             /** Format: double */
             cost: number;
             label: string;
+            /** Format: double */
+            primary?: number | null;
         };
         CarrierView: {
             /** Format: double */
@@ -1894,11 +2152,24 @@ export interface components {
             says: string;
         };
         Change: {
-            after: string;
-            before: string;
-            field: string;
-            name: string;
-            space: string;
+            kind: string;
+        };
+        ChangeSpec: {
+            change: components["schemas"]["ConstructionOfType"] | components["schemas"]["GlazingShare"] | components["schemas"]["HeatRecovery"] | components["schemas"]["LayerThickness"] | components["schemas"]["Leakage"] | components["schemas"]["LightAndEquipment"] | components["schemas"]["OtherClimate"] | components["schemas"]["SetPoints"] | components["schemas"]["StatedUValue"] | components["schemas"]["StoreyHeight"] | components["schemas"]["SystemsOf"] | components["schemas"]["Turned"] | components["schemas"]["WindowShades"] | components["schemas"]["WindowType"];
+            /** Format: double */
+            effort?: number | null;
+        };
+        ChangeView: {
+            change: components["schemas"]["ConstructionOfType"] | components["schemas"]["GlazingShare"] | components["schemas"]["HeatRecovery"] | components["schemas"]["LayerThickness"] | components["schemas"]["Leakage"] | components["schemas"]["LightAndEquipment"] | components["schemas"]["OtherClimate"] | components["schemas"]["SetPoints"] | components["schemas"]["StatedUValue"] | components["schemas"]["StoreyHeight"] | components["schemas"]["SystemsOf"] | components["schemas"]["Turned"] | components["schemas"]["WindowShades"] | components["schemas"]["WindowType"];
+            /** Format: double */
+            effort?: number | null;
+            /** Format: uuid */
+            from?: string | null;
+            label: string;
+            refused?: string | null;
+            /** Format: int32 */
+            repairs: number;
+            said: string[];
         };
         CheckView: {
             code: string;
@@ -1908,6 +2179,18 @@ export interface components {
             method: string;
             why: string;
             workspace: string;
+        };
+        ChoicesView: {
+            carriers: components["schemas"]["CarrierChoice"][];
+            constructions: components["schemas"]["ConstructionChoice"][];
+            /** Format: double */
+            equipment?: number | null;
+            /** Format: double */
+            lighting?: number | null;
+            sides: components["schemas"]["SideChoice"][];
+            storeys: components["schemas"]["StoreyChoice"][];
+            types: components["schemas"]["SurfaceTypeChoice"][];
+            weather: components["schemas"]["ClimateChoice"][];
         };
         ChooseRequest: {
             /** Format: int64 */
@@ -1941,6 +2224,10 @@ export interface components {
             swingIndoors: number;
             /** Format: double */
             swingOutdoors: number;
+        };
+        ClimateChoice: {
+            id: string;
+            label: string;
         };
         ClimateView: {
             /** Format: double */
@@ -2046,6 +2333,19 @@ export interface components {
             /** Format: double */
             conductivity: number;
         };
+        ConstructionChoice: {
+            materials: components["schemas"]["MaterialChoice"][];
+            name: string;
+            /** Format: double */
+            uValue?: number | null;
+        };
+        ConstructionOfType: {
+            kind: "ConstructionOfType";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            construction?: components["schemas"]["ConstructionSpec"];
+            /** @enum {string} */
+            type?: "INTERIOR_WALL" | "EXTERIOR_WALL" | "ROOF" | "INTERIOR_FLOOR" | "EXPOSED_FLOOR" | "SHADE" | "UNDERGROUND_WALL" | "UNDERGROUND_SLAB" | "CEILING" | "AIR" | "UNDERGROUND_CEILING" | "RAISED_FLOOR" | "SLAB_ON_GRADE" | "FREESTANDING_COLUMN" | "EMBEDDED_COLUMN" | "UNRESOLVED";
+        });
         ConstructionRow: {
             /** Format: double */
             area: number;
@@ -2281,6 +2581,11 @@ export interface components {
             open: string[];
             volumes: components["schemas"]["VolumeView"][];
         };
+        EnergyUseView: {
+            /** Format: double */
+            kWh: number;
+            label: string;
+        };
         EntriesRequest: {
             entries: number[];
         };
@@ -2442,6 +2747,18 @@ export interface components {
             /** Format: double */
             volume: number;
         };
+        FiguresView: {
+            assumptions: string[];
+            bought: components["schemas"]["BoughtView"][];
+            /** Format: double */
+            floorArea: number;
+            flows: components["schemas"]["HeatFlowView"][];
+            metrics: components["schemas"]["MetricView"][];
+            parts: components["schemas"]["EnergyUseView"][];
+            sides: components["schemas"]["GlazedSideView"][];
+            targets: components["schemas"]["TargetState"][];
+            warmest: string;
+        };
         FileView: {
             counts: {
                 [key: string]: number;
@@ -2495,6 +2812,20 @@ export interface components {
             equipment: string;
             lighting: string;
             people: string;
+        };
+        GainView: {
+            /** Format: double */
+            effort?: number | null;
+            /** Format: double */
+            gain?: number | null;
+            /** Format: int32 */
+            index: number;
+            label: string;
+            /** Format: double */
+            perEffort?: number | null;
+            state: string;
+            /** Format: uuid */
+            variant: string;
         };
         GiveConstruction: {
             kind: "GiveConstruction";
@@ -2568,6 +2899,13 @@ export interface components {
             sill?: number;
             surfaces?: string[];
         });
+        GlazedSideView: {
+            facing: string;
+            /** Format: double */
+            glazed: number;
+            /** Format: double */
+            gross: number;
+        };
         GlazingRow: {
             /** Format: double */
             area: number;
@@ -2581,6 +2919,15 @@ export interface components {
             /** Format: double */
             visibleTransmittance?: number | null;
         };
+        GlazingShare: {
+            kind: "GlazingShare";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            facing?: ("NORTH" | "NORTH_EAST" | "EAST" | "SOUTH_EAST" | "SOUTH" | "SOUTH_WEST" | "WEST" | "NORTH_WEST")[];
+            /** Format: double */
+            share?: number;
+            /** Format: double */
+            sill?: number;
+        });
         GlazingSpec: {
             key: string;
             name: string;
@@ -2645,6 +2992,11 @@ export interface components {
             /** Format: int32 */
             warnings: number;
         };
+        HeatFlowView: {
+            flow: string;
+            label: string;
+            months: number[];
+        };
         HeatLoadView: {
             /** Format: double */
             bridges: number;
@@ -2677,6 +3029,12 @@ export interface components {
             ground?: "SAND" | "CLAY" | "ROCK" | null;
             suspended?: components["schemas"]["SuspendedFloor"];
         };
+        HeatRecovery: {
+            kind: "HeatRecovery";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            /** Format: double */
+            share?: number;
+        });
         Hit: {
             facts: string[];
             findings: string[];
@@ -2808,6 +3166,14 @@ export interface components {
             /** Format: double */
             thickness?: number | null;
         };
+        LayerThickness: {
+            kind: "LayerThickness";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            construction?: string;
+            material?: string;
+            /** Format: double */
+            thickness?: number;
+        });
         LayerView: {
             /** Format: double */
             conductivity?: number | null;
@@ -2815,6 +3181,12 @@ export interface components {
             /** Format: double */
             thickness?: number | null;
         };
+        Leakage: {
+            kind: "Leakage";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            /** Format: double */
+            airChanges?: number;
+        });
         LeftView: {
             finding: string;
             message: string;
@@ -2889,6 +3261,14 @@ export interface components {
                 [key: string]: number;
             };
         };
+        LightAndEquipment: {
+            kind: "LightAndEquipment";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            /** Format: double */
+            equipment?: number | null;
+            /** Format: double */
+            lighting?: number | null;
+        });
         LimitView: {
             check: string;
             code: string;
@@ -3022,6 +3402,11 @@ export interface components {
             first?: string;
             second?: string;
         });
+        MaterialChoice: {
+            name: string;
+            /** Format: double */
+            thickness?: number | null;
+        };
         MaterialRow: {
             /** Format: double */
             conductivity?: number | null;
@@ -3036,6 +3421,14 @@ export interface components {
             specificHeat?: number | null;
             /** Format: double */
             thickness?: number | null;
+        };
+        MeetView: {
+            /** Format: int32 */
+            axis: number;
+            /** Format: int32 */
+            target: number;
+            /** Format: double */
+            value: number;
         };
         MendOpenView: {
             choices: components["schemas"]["RemedyView"][];
@@ -3058,7 +3451,7 @@ export interface components {
             finding: string;
             message: string;
             objects: string[];
-            repairs: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
+            repairs: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
             /** Format: int32 */
             resolves: number;
             says: string;
@@ -3076,6 +3469,23 @@ export interface components {
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
             material?: string;
         });
+        MetricKind: {
+            label: string;
+            /** @enum {string} */
+            metric: "HEATING" | "COOLING" | "DEMAND" | "PRIMARY" | "CARBON" | "COST" | "MEAN_U" | "HEATING_LOAD" | "COOLING_LOAD" | "WARM_HOURS";
+            quantity: string;
+            unit: string;
+        };
+        MetricView: {
+            /** Format: double */
+            difference?: number | null;
+            /** @enum {string} */
+            metric: "HEATING" | "COOLING" | "DEMAND" | "PRIMARY" | "CARBON" | "COST" | "MEAN_U" | "HEATING_LOAD" | "COOLING_LOAD" | "WARM_HOURS";
+            /** Format: double */
+            share?: number | null;
+            /** Format: double */
+            value?: number | null;
+        };
         ModelView: {
             assumed: string[];
             constructions: components["schemas"]["ConstructionView"][];
@@ -3150,6 +3560,15 @@ export interface components {
             heating: number;
             method: string;
         };
+        OrderRequest: {
+            variants: string[];
+        };
+        OtherClimate: {
+            kind: "OtherClimate";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            climate?: string;
+            name?: string;
+        });
         OutcomeRequest: {
             answers?: components["schemas"]["AnswerRequest"][] | null;
             /** Format: int64 */
@@ -3268,6 +3687,13 @@ export interface components {
             object?: string;
             to?: string;
         });
+        PointView: {
+            figures: number[];
+            message: string;
+            met?: boolean | null;
+            state: string;
+            values: number[];
+        };
         PositionRequest: {
             /** Format: int64 */
             basedOn: number;
@@ -3275,7 +3701,7 @@ export interface components {
             position: number;
         };
         PreviewRequest: {
-            repair: components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"];
+            repair: components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"];
         };
         PreviewView: {
             added: components["schemas"]["FindingView"][];
@@ -3322,7 +3748,7 @@ export interface components {
             rain: number;
         };
         Read: {
-            changes: components["schemas"]["Change"][];
+            changes: components["schemas"]["RoomChange"][];
             faults: components["schemas"]["RowFault"][];
             /** Format: int32 */
             matched: number;
@@ -3349,7 +3775,7 @@ export interface components {
         };
         RemedyView: {
             label: string;
-            repair: components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"];
+            repair: components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"];
         };
         Repair: {
             kind: string;
@@ -3367,7 +3793,7 @@ export interface components {
             /** Format: int64 */
             basedOn: number;
             finding?: string | null;
-            repair: components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"];
+            repair: components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"];
         };
         ReplaceConstruction: {
             kind: "ReplaceConstruction";
@@ -3464,6 +3890,13 @@ export interface components {
             use: string;
             zone: string;
         };
+        RoomChange: {
+            after: string;
+            before: string;
+            field: string;
+            name: string;
+            space: string;
+        };
         Row: {
             /** Format: int32 */
             count: number;
@@ -3521,6 +3954,17 @@ export interface components {
             waterCarrier: string;
             /** Format: double */
             waterEfficiency: number;
+        };
+        RunView: {
+            ask: string;
+            figures?: components["schemas"]["FiguresView"];
+            message: string;
+            missing: components["schemas"]["LackView"][];
+            state: string;
+        };
+        RunsRequest: {
+            assumeMissing: boolean;
+            variants: string[];
         };
         ScheduleProfile: {
             name: string;
@@ -3597,6 +4041,14 @@ export interface components {
             /** @enum {string} */
             type?: "INTERIOR_WALL" | "EXTERIOR_WALL" | "ROOF" | "INTERIOR_FLOOR" | "EXPOSED_FLOOR" | "SHADE" | "UNDERGROUND_WALL" | "UNDERGROUND_SLAB" | "CEILING" | "AIR" | "UNDERGROUND_CEILING" | "RAISED_FLOOR" | "SLAB_ON_GRADE" | "FREESTANDING_COLUMN" | "EMBEDDED_COLUMN" | "UNRESOLVED";
         });
+        SetPoints: {
+            kind: "SetPoints";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            /** Format: double */
+            cooling?: number | null;
+            /** Format: double */
+            heating?: number | null;
+        });
         SetView: {
             inherited: boolean;
             name: string;
@@ -3644,7 +4096,16 @@ export interface components {
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
             findings?: string[];
             label?: string;
-            repairs?: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
+            repairs?: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
+        });
+        ShadeOpenings: {
+            kind: "ShadeOpenings";
+        } & (Omit<components["schemas"]["Repair"], "kind"> & {
+            /** Format: double */
+            fin?: number;
+            openings?: string[];
+            /** Format: double */
+            overhang?: number;
         });
         ShareView: {
             /** Format: double */
@@ -3674,6 +4135,15 @@ export interface components {
         ShelfRequest: {
             /** @enum {string} */
             shelf: "OPEN" | "ARCHIVED" | "DELETED";
+        };
+        SideChoice: {
+            /** @enum {string} */
+            facing: "NORTH" | "NORTH_EAST" | "EAST" | "SOUTH_EAST" | "SOUTH" | "SOUTH_WEST" | "WEST" | "NORTH_WEST";
+            /** Format: double */
+            gross: number;
+            label: string;
+            /** Format: double */
+            share: number;
         };
         SideView: {
             /** Format: int32 */
@@ -3825,12 +4295,26 @@ export interface components {
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
             space?: string;
         });
+        StateLeakage: {
+            kind: "StateLeakage";
+        } & (Omit<components["schemas"]["Repair"], "kind"> & {
+            /** Format: double */
+            changes?: number;
+            spaces?: string[];
+        });
         StateUValue: {
             kind: "StateUValue";
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
             construction?: string;
             /** Format: double */
             uValue?: number | null;
+        });
+        StatedUValue: {
+            kind: "StatedUValue";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            construction?: string;
+            /** Format: double */
+            uValue?: number;
         });
         StationView: {
             climate: string;
@@ -3863,9 +4347,21 @@ export interface components {
             objects: string[];
             outcome: string;
             reason: string;
-            repair?: null & (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"]);
+            repair?: null & (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"]);
             summary: string;
         };
+        StoreyChoice: {
+            /** Format: double */
+            height: number;
+            name: string;
+        };
+        StoreyHeight: {
+            kind: "StoreyHeight";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            /** Format: double */
+            height?: number;
+            storey?: string;
+        });
         StoreyView: {
             key: string;
             /** Format: double */
@@ -3920,6 +4416,13 @@ export interface components {
             azimuth: number;
             openings: components["schemas"]["SunView"][];
         };
+        SurfaceTypeChoice: {
+            /** Format: int32 */
+            count: number;
+            label: string;
+            /** @enum {string} */
+            type: "INTERIOR_WALL" | "EXTERIOR_WALL" | "ROOF" | "INTERIOR_FLOOR" | "EXPOSED_FLOOR" | "SHADE" | "UNDERGROUND_WALL" | "UNDERGROUND_SLAB" | "CEILING" | "AIR" | "UNDERGROUND_CEILING" | "RAISED_FLOOR" | "SLAB_ON_GRADE" | "FREESTANDING_COLUMN" | "EMBEDDED_COLUMN" | "UNRESOLVED";
+        };
         SurfaceTypeView: {
             gbxml: string;
             label: string;
@@ -3968,25 +4471,81 @@ export interface components {
             /** Format: double */
             wind: number;
         };
+        SweepLine: {
+            /** Format: date-time */
+            askedAt: string;
+            /** Format: int32 */
+            done: number;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            stale: boolean;
+            state: string;
+            /** Format: int32 */
+            total: number;
+        };
         SweepRequest: {
             findings: string[];
-            like: components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"];
+            like: components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"];
         };
         SweepView: {
             left: components["schemas"]["LeftView"][];
             preview?: components["schemas"]["PreviewView"];
-            repair?: null & (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"]);
+            repair?: null & (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"]);
         };
+        SweepWish: {
+            assumeMissing: boolean;
+            axes: components["schemas"]["AxisRequest"][];
+            grid: boolean;
+            name?: string | null;
+            /** Format: uuid */
+            variant?: string | null;
+        };
+        SweptView: {
+            axes: components["schemas"]["AxisView"][];
+            baseline: components["schemas"]["RunView"];
+            /** Format: int32 */
+            done: number;
+            from: string;
+            grid: boolean;
+            /** Format: uuid */
+            id: string;
+            meets: components["schemas"]["MeetView"][];
+            name: string;
+            points: components["schemas"]["PointView"][];
+            /** Format: double */
+            secondsLeft?: number | null;
+            stale: boolean;
+            state: string;
+            /** Format: int32 */
+            total: number;
+        };
+        SystemsOf: {
+            kind: "SystemsOf";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            /** Format: double */
+            coolingEfficiency?: number | null;
+            /** Format: double */
+            fanPower?: number | null;
+            /** @enum {string} */
+            heating?: "ELECTRICITY" | "GAS" | "OIL" | "WOOD" | "DISTRICT_HEAT";
+            /** Format: double */
+            heatingEfficiency?: number | null;
+            /** @enum {string} */
+            hotWater?: "ELECTRICITY" | "GAS" | "OIL" | "WOOD" | "DISTRICT_HEAT";
+            /** Format: double */
+            hotWaterEfficiency?: number | null;
+        });
         TakeOverView: {
             come: string[];
-            constructions: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
+            constructions: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
             drawing?: string | null;
             left: string[];
             moved?: number[] | null;
             pairs: components["schemas"]["Pair"][];
             types: components["schemas"]["TypeChoice"][];
-            uses: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
-            zones: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
+            uses: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
+            zones: (components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"])[];
         };
         TakeRequest: {
             incoming: components["schemas"]["Library"];
@@ -4005,6 +4564,26 @@ export interface components {
             shape: "RECTANGLE" | "THICKEST_AT_APEX" | "THINNEST_AT_APEX";
             /** Format: double */
             thickness: number;
+        };
+        TargetSpec: {
+            /** Format: double */
+            below?: number | null;
+            /** @enum {string} */
+            metric: "HEATING" | "COOLING" | "DEMAND" | "PRIMARY" | "CARBON" | "COST" | "MEAN_U" | "HEATING_LOAD" | "COOLING_LOAD" | "WARM_HOURS";
+            /** Format: double */
+            most?: number | null;
+        };
+        TargetState: {
+            /** Format: double */
+            by?: number | null;
+            /** Format: double */
+            limit?: number | null;
+            met?: boolean | null;
+            /** Format: int32 */
+            target: number;
+        };
+        TargetsSpec: {
+            targets: components["schemas"]["TargetSpec"][];
         };
         ThermalView: {
             constructions: components["schemas"]["ConstructionRow"][];
@@ -4074,6 +4653,12 @@ export interface components {
             };
             problem: string;
         };
+        Turned: {
+            kind: "Turned";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            /** Format: double */
+            degrees?: number;
+        });
         TypeChoice: {
             construction: string;
             /** Format: int32 */
@@ -4147,6 +4732,46 @@ export interface components {
             columns: components["schemas"]["Column"][];
             entity: string;
             rows: components["schemas"]["ValueRowView"][];
+        };
+        VariantMade: {
+            /** Format: uuid */
+            id: string;
+        };
+        VariantRepair: {
+            repair: components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"];
+        };
+        VariantSpec: {
+            changes: components["schemas"]["ChangeSpec"][];
+            group: string;
+            name: string;
+            parts: string[];
+        };
+        VariantView: {
+            applies: boolean;
+            changes: components["schemas"]["ChangeView"][];
+            /** Format: double */
+            effort?: number | null;
+            group: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            parts: string[];
+            run: components["schemas"]["RunView"];
+        };
+        VariantsView: {
+            baseline: components["schemas"]["RunView"];
+            drawn: boolean;
+            gains: components["schemas"]["GainView"][];
+            /** @enum {string} */
+            judgedBy: "HEATING" | "COOLING" | "DEMAND" | "PRIMARY" | "CARBON" | "COST" | "MEAN_U" | "HEATING_LOAD" | "COOLING_LOAD" | "WARM_HOURS";
+            metrics: components["schemas"]["MetricKind"][];
+            order: string[];
+            sweeps: components["schemas"]["SweepLine"][];
+            targets: components["schemas"]["TargetSpec"][];
+            variants: components["schemas"]["VariantView"][];
+            /** Format: int64 */
+            version: number;
+            weather: string;
         };
         Vec3: {
             /** Format: double */
@@ -4227,6 +4852,28 @@ export interface components {
             /** Format: double */
             width: number;
         };
+        WindowShades: {
+            kind: "WindowShades";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            facing?: ("NORTH" | "NORTH_EAST" | "EAST" | "SOUTH_EAST" | "SOUTH" | "SOUTH_WEST" | "WEST" | "NORTH_WEST")[];
+            /** Format: double */
+            fin?: number;
+            /** Format: double */
+            overhang?: number;
+        });
+        WindowType: {
+            kind: "WindowType";
+        } & (Omit<components["schemas"]["Change"], "kind"> & {
+            facing?: ("NORTH" | "NORTH_EAST" | "EAST" | "SOUTH_EAST" | "SOUTH" | "SOUTH_WEST" | "WEST" | "NORTH_WEST")[];
+            name?: string;
+            /** Format: double */
+            solarHeatGain?: number;
+            source?: string;
+            /** Format: double */
+            uValue?: number;
+            /** Format: double */
+            visibleTransmittance?: number | null;
+        });
         WindowValues: {
             /** Format: double */
             edge: number;
@@ -4287,7 +4934,7 @@ export interface components {
             heating: string;
         };
         ZonesView: {
-            repair: components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"];
+            repair: components["schemas"]["AbsorbSlivers"] | components["schemas"]["AddOpening"] | components["schemas"]["AddSpace"] | components["schemas"]["AddSpaces"] | components["schemas"]["AlignDelivery"] | components["schemas"]["AmendGlazing"] | components["schemas"]["AmendMaterial"] | components["schemas"]["AmendSchedule"] | components["schemas"]["AmendSpace"] | components["schemas"]["AmendZone"] | components["schemas"]["AssignConstruction"] | components["schemas"]["CleanOutline"] | components["schemas"]["CloseHole"] | components["schemas"]["CorrectUValue"] | components["schemas"]["CutOpening"] | components["schemas"]["DeleteOpening"] | components["schemas"]["DeleteSpace"] | components["schemas"]["DeleteSurface"] | components["schemas"]["ExtendSurface"] | components["schemas"]["GiveConstruction"] | components["schemas"]["GiveGlazing"] | components["schemas"]["GiveSchedule"] | components["schemas"]["GiveUse"] | components["schemas"]["GiveZone"] | components["schemas"]["GlazeWalls"] | components["schemas"]["MakeAdiabatic"] | components["schemas"]["MakeIdUnique"] | components["schemas"]["MakeMassless"] | components["schemas"]["MatchFacing"] | components["schemas"]["MatchSurfaces"] | components["schemas"]["MergeCoplanar"] | components["schemas"]["MergeSpaces"] | components["schemas"]["MergeThinLayer"] | components["schemas"]["NameSpaces"] | components["schemas"]["PlaceOpening"] | components["schemas"]["PointReference"] | components["schemas"]["ReadDecimal"] | components["schemas"]["ReplaceConstruction"] | components["schemas"]["RereadUnit"] | components["schemas"]["ReshapeOpening"] | components["schemas"]["ReshapeSurface"] | components["schemas"]["RetypeOpening"] | components["schemas"]["RetypeSurface"] | components["schemas"]["ReverseLayers"] | components["schemas"]["ReverseShell"] | components["schemas"]["ReverseSurface"] | components["schemas"]["SetNeighbours"] | components["schemas"]["Several"] | components["schemas"]["ShadeOpenings"] | components["schemas"]["SnapVertices"] | components["schemas"]["SplitSpace"] | components["schemas"]["SplitSurface"] | components["schemas"]["StateFigures"] | components["schemas"]["StateLeakage"] | components["schemas"]["StateUValue"] | components["schemas"]["StraightenFacets"] | components["schemas"]["TakeRoomData"];
         };
     };
     responses: never;
@@ -4320,7 +4967,7 @@ export interface operations {
             };
         };
     };
-    cancel_2: {
+    cancel_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -4527,6 +5174,28 @@ export interface operations {
             };
         };
     };
+    choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChoicesView"];
+                };
+            };
+        };
+    };
     climate: {
         parameters: {
             query?: never;
@@ -4617,7 +5286,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4717,7 +5386,7 @@ export interface operations {
             };
         };
     };
-    sweep: {
+    sweep_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5695,7 +6364,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5764,6 +6433,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SunlightView"];
+                };
+            };
+        };
+    };
+    sweep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SweepWish"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantMade"];
                 };
             };
         };
@@ -5916,6 +6611,146 @@ export interface operations {
             };
         };
     };
+    variants: {
+        parameters: {
+            query?: {
+                assumeMissing?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantsView"];
+                };
+            };
+        };
+    };
+    events_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["SseEmitter"];
+                };
+            };
+        };
+    };
+    run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunsRequest"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantsView"];
+                };
+            };
+        };
+    };
+    cancel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    adopt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                variant: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdoptRequest"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    repair_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                variant: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantRepair"];
+                };
+            };
+        };
+    };
     version: {
         parameters: {
             query?: never;
@@ -5964,7 +6799,7 @@ export interface operations {
             };
         };
     };
-    run: {
+    run_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5986,7 +6821,7 @@ export interface operations {
             };
         };
     };
-    cancel_1: {
+    cancel_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6232,7 +7067,7 @@ export interface operations {
             };
         };
     };
-    cancel: {
+    cancel_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -6805,6 +7640,30 @@ export interface operations {
             };
         };
     };
+    targets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TargetsSpec"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     tokens: {
         parameters: {
             query?: never;
@@ -6944,6 +7803,56 @@ export interface operations {
             };
         };
     };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VariantSpec"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantMade"];
+                };
+            };
+        };
+    };
+    order: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderRequest"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     choose: {
         parameters: {
             query?: never;
@@ -7014,7 +7923,7 @@ export interface operations {
             };
         };
     };
-    change: {
+    change_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7146,6 +8055,132 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SurfaceTypeView"][];
                 };
+            };
+        };
+    };
+    sweep_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sweep: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SweptView"];
+                };
+            };
+        };
+    };
+    deleteSweep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sweep: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    goOn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sweep: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sweep: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VariantSpec"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                variant: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

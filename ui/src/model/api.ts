@@ -7,6 +7,7 @@ import { mendCalls } from './mendCalls';
 import { planCalls } from './planCalls';
 import { estimateCalls } from './estimateCalls';
 import { handoverCalls } from './handoverCalls';
+import { variantCalls } from './variantCalls';
 
 export { person, ProblemError, setPerson } from './http';
 
@@ -142,6 +143,7 @@ export const api = {
     ),
   ...estimateCalls,
   ...handoverCalls,
+  ...variantCalls,
   ...planCalls,
   ...attemptCalls,
   ...mendCalls,

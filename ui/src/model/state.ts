@@ -33,7 +33,18 @@ export type SheetTab =
 export type GroupBy = 'cause' | 'workspace' | 'severity' | 'code' | 'space' | 'storey';
 export type ThermalTab =
   'constructions' | 'windows' | 'materials' | 'uses' | 'schedules' | 'losses' | 'library';
-export type EstimateTab = 'climate' | 'runs' | 'year' | 'loads' | 'hours' | 'junctions' | 'sun';
+export type EstimateTab =
+  | 'climate'
+  | 'runs'
+  | 'year'
+  | 'loads'
+  | 'hours'
+  | 'junctions'
+  | 'sun'
+  | 'variants'
+  | 'sweeps'
+  | 'beside'
+  | 'writeup';
 export type ScopeTab = 'elements' | 'classes' | 'requirements' | 'values' | 'sheet';
 export type MeasureMode = 'distance' | 'height' | 'area';
 

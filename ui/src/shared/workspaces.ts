@@ -25,7 +25,19 @@ export const TABLES = {
     'log',
     'revision',
   ],
-  estimate: ['climate', 'runs', 'year', 'loads', 'hours', 'junctions', 'sun'],
+  estimate: [
+    'climate',
+    'runs',
+    'year',
+    'loads',
+    'hours',
+    'junctions',
+    'sun',
+    'variants',
+    'sweeps',
+    'beside',
+    'writeup',
+  ],
   thermal: ['constructions', 'windows', 'materials', 'uses', 'schedules', 'losses', 'library'],
 } as const;
 
@@ -60,6 +72,10 @@ export const TABLE_NAMES = {
   hours: 'A week',
   junctions: 'Thermal bridges',
   sun: 'Sun',
+  variants: 'Variants',
+  sweeps: 'Sweeps',
+  beside: 'Side by side',
+  writeup: 'Write-up',
 } as const satisfies Record<(typeof TABLES)[keyof typeof TABLES][number], string>;
 
 export type TableName = keyof typeof TABLE_NAMES;

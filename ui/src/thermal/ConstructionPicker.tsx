@@ -8,7 +8,7 @@ import {
   ofLibrary,
   type ConstructionSpec,
   type GlazingSpec,
-} from './specs';
+} from '../model/specs';
 import { figures, useUnits, type Units } from '../model/units';
 
 const uText = (units: Units, u: number | null | undefined) =>

@@ -7,7 +7,7 @@ import { figures, useUnits } from '../model/units';
 import { KeepIt, TextField } from './EntryFields';
 import { given, NOTHING, type Keep } from './entries';
 import { Picker } from './Picker';
-import { plain } from './specs';
+import { plain } from '../model/specs';
 
 /** What constructions are for; their U-values are told with the air films of that place. */
 const PLACES = [

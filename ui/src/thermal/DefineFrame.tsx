@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useUnits } from '../model/units';
 import { KeepIt, NumberField, TextField } from './EntryFields';
 import { given, NOTHING, type Keep } from './entries';
-import { plain } from './specs';
+import { plain } from '../model/specs';
 
 /** A window frame of one's own. */
 export function DefineFrame({ keep, leave }: { keep: Keep; leave: () => void }) {

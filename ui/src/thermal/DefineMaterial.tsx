@@ -6,7 +6,7 @@ import { figures, useUnits } from '../model/units';
 import { KeepIt, NumberField, TextField } from './EntryFields';
 import { useNumbers } from './useNumbers';
 import { given, NOTHING, type Keep } from './entries';
-import { plain } from './specs';
+import { plain } from '../model/specs';
 
 /** A material of one's own. */
 export function DefineMaterial({ keep, leave }: { keep: Keep; leave: () => void }) {

@@ -4,7 +4,7 @@ import type { LibraryAnswer } from '../model/api';
 import { figures, useUnits } from '../model/units';
 import { KeepIt, TextField } from './EntryFields';
 import { NOTHING, type Keep } from './entries';
-import { plain } from './specs';
+import { plain } from '../model/specs';
 import { useWindowDesign } from './useWindowDesign';
 import { FrameFields, GlassFields } from './WindowFields';
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { LibraryImport } from '../model/api';
 import { count } from '../model/words';
-import { plain } from './specs';
+import { plain } from '../model/specs';
 
 /** What a file would bring in, entry by entry, against what is known. */
 export function Incoming({

@@ -1,7 +1,7 @@
 import type { LibraryAnswer } from '../model/api';
 import { figures, type Units } from '../model/units';
 import { dayLabel, kindLabel } from './schedules';
-import { plain } from './specs';
+import { plain } from '../model/specs';
 
 export interface Row {
   id: string;

@@ -29,7 +29,7 @@ final class RoomRows {
   private final Map<String, Zone> zones = new HashMap<>();
   private final Set<String> seen = new HashSet<>();
   private final Map<String, Double[]> setPoints = new LinkedHashMap<>();
-  private final List<RoomSheet.Change> changes = new ArrayList<>();
+  private final List<RoomSheet.RoomChange> changes = new ArrayList<>();
   private final List<RoomSheet.RowFault> faults = new ArrayList<>();
   private final List<TakeRoomData.Room> rooms = new ArrayList<>();
 
@@ -267,7 +267,7 @@ final class RoomRows {
   private void times(Space s, String field, String before, String after) {
     if (after != null && !after.equals(before)) {
       changes.add(
-          new RoomSheet.Change(
+          new RoomSheet.RoomChange(
               s.key(),
               s.label(),
               field,
@@ -278,14 +278,14 @@ final class RoomRows {
 
   private void differs(Space s, String field, String before, String after) {
     if (after != null && !after.equals(before)) {
-      changes.add(new RoomSheet.Change(s.key(), s.label(), field, before, after));
+      changes.add(new RoomSheet.RoomChange(s.key(), s.label(), field, before, after));
     }
   }
 
   private void number(Space s, String field, Double before, Double after) {
     if (after != null && !Objects.equals(before, after)) {
       changes.add(
-          new RoomSheet.Change(
+          new RoomSheet.RoomChange(
               s.key(), s.label(), field, RoomSheet.text(before), RoomSheet.text(after)));
     }
   }

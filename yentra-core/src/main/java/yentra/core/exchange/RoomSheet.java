@@ -78,7 +78,7 @@ public final class RoomSheet {
   private RoomSheet() {}
 
   /** One value that would be another. */
-  public record Change(String space, String name, String field, String before, String after) {}
+  public record RoomChange(String space, String name, String field, String before, String after) {}
 
   /** A row that was left out. */
   public record RowFault(int row, String column, String message) {}
@@ -92,7 +92,7 @@ public final class RoomSheet {
    */
   public record Read(
       int matched,
-      List<Change> changes,
+      List<RoomChange> changes,
       List<String> missing,
       List<RowFault> faults,
       List<TakeRoomData.Room> rooms) {}

@@ -10,7 +10,7 @@ public enum Metric {
   DEMAND("Demand for all uses", Quantity.HEAT_BY_AREA, "", f -> f.byArea(f.demand())),
   PRIMARY("Primary energy", Quantity.HEAT_BY_AREA, "", f -> f.byArea(f.primary())),
   CARBON("Carbon", null, "kg/m²", f -> f.byArea(f.carbon())),
-  COST("Energy cost", null, "1/m²", f -> f.byArea(f.cost())),
+  COST("Energy cost", null, "per m²", f -> f.byArea(f.cost())),
   MEAN_U("Mean U-value", Quantity.U_VALUE, "", VariantFigures::meanU),
   HEATING_LOAD("Heating load", Quantity.POWER, "", VariantFigures::heatingLoad),
   COOLING_LOAD("Cooling load", Quantity.POWER, "", VariantFigures::coolingLoad),

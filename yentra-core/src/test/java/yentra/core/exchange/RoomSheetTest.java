@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
 import yentra.core.envelope.StandardUses;
-import yentra.core.exchange.RoomSheet.Change;
+import yentra.core.exchange.RoomSheet.RoomChange;
 import yentra.core.exchange.RoomSheet.RowFault;
 import yentra.core.library.Library;
 import yentra.core.repair.use.GiveUse;
@@ -131,7 +131,7 @@ class RoomSheetTest {
             """);
     assertThat(r.faults()).isEmpty();
     assertThat(r.changes())
-        .extracting(Change::space, Change::field, Change::before, Change::after)
+        .extracting(RoomChange::space, RoomChange::field, RoomChange::before, RoomChange::after)
         .contains(
             tuple("a", "Name", "West", "Front office"),
             tuple("a", "Zone", "House", "East"),
@@ -153,7 +153,7 @@ class RoomSheetTest {
   @Test
   void aRowIsFoundByItsNameWhereItHasNoId() throws Exception {
     RoomSheet.Read r = csv(used(), "Name,Light (W/m2)\nEast,7\n");
-    assertThat(r.changes()).extracting(Change::space).containsExactly("b");
+    assertThat(r.changes()).extracting(RoomChange::space).containsExactly("b");
     assertThat(r.missing()).containsExactly("West");
   }
 
@@ -213,7 +213,7 @@ class RoomSheetTest {
             """);
     assertThat(r.faults()).isEmpty();
     assertThat(r.changes())
-        .extracting(Change::space, Change::field, Change::before, Change::after)
+        .extracting(RoomChange::space, RoomChange::field, RoomChange::before, RoomChange::after)
         .containsExactly(
             tuple("a", "Schedule of light", "", "Shop"),
             tuple("a", "Outdoor air per person (l/s)", "", "8"),

@@ -50,13 +50,13 @@ class ChangeChoices {
   record ConstructionChoice(String name, Double uValue, List<MaterialChoice> materials) {}
 
   /** A type of surface, and how many there are. */
-  record TypeChoice(SurfaceType type, String label, int count) {}
+  record SurfaceTypeChoice(SurfaceType type, String label, int count) {}
 
   /** A storey of a drawn building. */
   record StoreyChoice(String name, double height) {}
 
   /** A weather file. */
-  record WeatherChoice(String id, String label) {}
+  record ClimateChoice(String id, String label) {}
 
   /** What energy is bought as. */
   record CarrierChoice(Systems.Carrier carrier, String label) {}
@@ -69,9 +69,9 @@ class ChangeChoices {
   record ChoicesView(
       List<SideChoice> sides,
       List<ConstructionChoice> constructions,
-      List<TypeChoice> types,
+      List<SurfaceTypeChoice> types,
       List<StoreyChoice> storeys,
-      List<WeatherChoice> weather,
+      List<ClimateChoice> weather,
       List<CarrierChoice> carriers,
       Double lighting,
       Double equipment) {}
@@ -84,7 +84,7 @@ class ChangeChoices {
         constructions(s),
         types(e),
         storeys(delivery),
-        weather.all().stream().map(w -> new WeatherChoice(w.id().toString(), w.label())).toList(),
+        weather.all().stream().map(w -> new ClimateChoice(w.id().toString(), w.label())).toList(),
         Arrays.stream(Systems.Carrier.values()).map(c -> new CarrierChoice(c, c.label())).toList(),
         mean(e, x -> x.gains().lighting()),
         mean(e, x -> x.gains().equipment()));
@@ -154,12 +154,12 @@ class ChangeChoices {
     return out;
   }
 
-  private static List<TypeChoice> types(Envelope e) {
-    List<TypeChoice> out = new ArrayList<>();
+  private static List<SurfaceTypeChoice> types(Envelope e) {
+    List<SurfaceTypeChoice> out = new ArrayList<>();
     for (SurfaceType t : SurfaceType.values()) {
       int n = (int) e.surfaces().stream().filter(x -> x.type() == t).count();
       if (n > 0 && !t.isShading()) {
-        out.add(new TypeChoice(t, t.label(), n));
+        out.add(new SurfaceTypeChoice(t, t.label(), n));
       }
     }
     return out;

@@ -41,10 +41,10 @@ final class FiguresOf {
         states,
         parts(f),
         f.months().stream()
-            .map(m -> new VariantViews.FlowView(m.flow().name(), m.flow().label(), m.kWh()))
+            .map(m -> new VariantViews.HeatFlowView(m.flow().name(), m.flow().label(), m.kWh()))
             .toList(),
         f.sides().stream()
-            .map(s -> new VariantViews.SideView(s.facing().label(), s.gross(), s.glazed()))
+            .map(s -> new VariantViews.GlazedSideView(s.facing().label(), s.gross(), s.glazed()))
             .toList(),
         Arrays.stream(Systems.Carrier.values())
             .filter(f.bought()::containsKey)
@@ -54,14 +54,14 @@ final class FiguresOf {
         f.assumptions());
   }
 
-  static List<VariantViews.PartView> parts(VariantFigures f) {
+  static List<VariantViews.EnergyUseView> parts(VariantFigures f) {
     return List.of(
-        new VariantViews.PartView("heating", f.heating()),
-        new VariantViews.PartView("cooling", f.cooling()),
-        new VariantViews.PartView("light", f.lighting()),
-        new VariantViews.PartView("equipment", f.equipment()),
-        new VariantViews.PartView("fans", f.fans()),
-        new VariantViews.PartView("hot water", f.hotWater()));
+        new VariantViews.EnergyUseView("heating", f.heating()),
+        new VariantViews.EnergyUseView("cooling", f.cooling()),
+        new VariantViews.EnergyUseView("light", f.lighting()),
+        new VariantViews.EnergyUseView("equipment", f.equipment()),
+        new VariantViews.EnergyUseView("fans", f.fans()),
+        new VariantViews.EnergyUseView("hot water", f.hotWater()));
   }
 
   private static VariantViews.MetricView metric(

@@ -90,7 +90,7 @@ public class Sweeps {
    *
    * @throws Problem when there is nothing to vary, or too much
    */
-  public UUID ask(UUID delivery, VariantViews.SweepRequest asked, String by) {
+  public UUID ask(UUID delivery, VariantViews.SweepWish asked, String by) {
     UUID project = deliveries.get(delivery).getProjectId();
     if (db.fetchCount(SWEEP, SWEEP.DELIVERY_ID.eq(delivery)) >= MOST) {
       throw Problem.notApplicable(
@@ -235,7 +235,7 @@ public class Sweeps {
   }
 
   /** A sweep with what has come of it so far. */
-  public VariantViews.SweepView sweep(UUID id) {
+  public VariantViews.SweptView sweep(UUID id) {
     SweepRecord r = record(id);
     Body body = json.readValue(r.getBody().data(), Body.class);
     Sweep sweep = body.sweep();
@@ -271,7 +271,7 @@ public class Sweeps {
               f == null ? null : FiguresOf.allMet(f, baseline.figures(), targets)));
     }
     String state = state(r, done, points.size());
-    return new VariantViews.SweepView(
+    return new VariantViews.SweptView(
         id,
         r.getName(),
         body.from,

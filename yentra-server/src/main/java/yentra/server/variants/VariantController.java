@@ -44,10 +44,10 @@ class VariantController {
   }
 
   /** A name of what was made. */
-  record Made(UUID id) {}
+  record VariantMade(UUID id) {}
 
   /** A variant's repairs as one. */
-  record RepairView(Repair repair) {}
+  record VariantRepair(Repair repair) {}
 
   /** All variants of the project on this delivery. */
   @GetMapping("/deliveries/{id}/variants")
@@ -64,11 +64,11 @@ class VariantController {
 
   @PostMapping("/projects/{id}/variants")
   @ResponseStatus(HttpStatus.CREATED)
-  Made add(
+  VariantMade add(
       @PathVariable UUID id,
       @RequestBody VariantViews.VariantSpec spec,
       @RequestHeader(RequestGuard.PERSON) String person) {
-    return new Made(store.add(id, spec, RequestGuard.person(person)));
+    return new VariantMade(store.add(id, spec, RequestGuard.person(person)));
   }
 
   @PutMapping("/variants/{variant}")
@@ -121,8 +121,8 @@ class VariantController {
 
   /** The repairs that a variant comes to on the newest state, to be looked at. */
   @GetMapping("/deliveries/{id}/variants/{variant}/repair")
-  RepairView repair(@PathVariable UUID id, @PathVariable UUID variant) {
-    return new RepairView(adoption.repair(id, variant));
+  VariantRepair repair(@PathVariable UUID id, @PathVariable UUID variant) {
+    return new VariantRepair(adoption.repair(id, variant));
   }
 
   /** Makes a variant the baseline. */
@@ -138,15 +138,15 @@ class VariantController {
 
   @PostMapping("/deliveries/{id}/sweeps")
   @ResponseStatus(HttpStatus.ACCEPTED)
-  Made sweep(
+  VariantMade sweep(
       @PathVariable UUID id,
-      @RequestBody VariantViews.SweepRequest asked,
+      @RequestBody VariantViews.SweepWish asked,
       @RequestHeader(RequestGuard.PERSON) String person) {
-    return new Made(sweeps.ask(id, asked, RequestGuard.person(person)));
+    return new VariantMade(sweeps.ask(id, asked, RequestGuard.person(person)));
   }
 
   @GetMapping("/sweeps/{sweep}")
-  VariantViews.SweepView sweep(@PathVariable UUID sweep) {
+  VariantViews.SweptView sweep(@PathVariable UUID sweep) {
     return sweeps.sweep(sweep);
   }
 

@@ -16,7 +16,7 @@ class VariantEvents {
   private final VariantRuns runs;
   private final VariantStore store;
   private final DeliveryStore deliveries;
-  private final Listeners<VariantViews.Pulse> listeners;
+  private final Listeners<VariantViews.VariantPulse> listeners;
 
   VariantEvents(VariantRuns runs, VariantStore store, DeliveryStore deliveries) {
     this.runs = runs;
@@ -26,14 +26,15 @@ class VariantEvents {
         new Listeners<>("variants", id -> pulses(List.of(id)).get(id), this::pulses, p -> false);
   }
 
-  private Map<UUID, VariantViews.Pulse> pulses(List<UUID> ids) {
+  private Map<UUID, VariantViews.VariantPulse> pulses(List<UUID> ids) {
     Map<UUID, int[]> counts = runs.counts(ids);
-    Map<UUID, VariantViews.Pulse> out = new HashMap<>();
+    Map<UUID, VariantViews.VariantPulse> out = new HashMap<>();
     for (UUID id : ids) {
       int[] c = counts.getOrDefault(id, new int[2]);
       out.put(
           id,
-          new VariantViews.Pulse(id, c[0], c[1], store.version(deliveries.get(id).getProjectId())));
+          new VariantViews.VariantPulse(
+              id, c[0], c[1], store.version(deliveries.get(id).getProjectId())));
     }
     return out;
   }

@@ -31,6 +31,7 @@ import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 import yentra.core.variant.VariantFigures;
 import yentra.core.variant.change.Change;
+import yentra.server.estimate.EstimateViews;
 import yentra.server.web.Stored;
 
 /**
@@ -42,7 +43,7 @@ class VariantRuns {
   private static final Logger LOG = LoggerFactory.getLogger(VariantRuns.class);
   static final TaskDescriptor<Void> TASK = TaskDescriptor.of("variant");
   static final List<String> OPEN = List.of("waiting", "running");
-  private static final TypeReference<List<VariantViews.LackView>> LACKS = new TypeReference<>() {};
+  private static final TypeReference<List<EstimateViews.LackView>> LACKS = new TypeReference<>() {};
 
   private final DSLContext db;
   private final Bases bases;
@@ -82,7 +83,7 @@ class VariantRuns {
       String ask,
       String state,
       String message,
-      List<VariantViews.LackView> missing,
+      List<EstimateViews.LackView> missing,
       VariantFigures figures) {
     static Run none(String ask) {
       return new Run(ask, "none", "Not run yet", List.of(), null);

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.UUID;
 import yentra.core.variant.Metric;
 import yentra.core.variant.change.Change;
+import yentra.server.estimate.EstimateViews;
 
 /** What is asked for and said of variants. */
 public final class VariantViews {
@@ -32,9 +33,6 @@ public final class VariantViews {
     }
   }
 
-  /** What has no U-value, so that a run cannot be made. */
-  public record LackView(String key, String label) {}
-
   /**
    * A number of a variant beside the baseline.
    *
@@ -55,10 +53,10 @@ public final class VariantViews {
       int target, Double limit, @Schema(nullable = true) Boolean met, Double by) {}
 
   /** A flow into all zones, kWh by month. */
-  public record FlowView(String flow, String label, List<Double> months) {}
+  public record HeatFlowView(String flow, String label, List<Double> months) {}
 
   /** Outdoor walls that face a direction, m². */
-  public record SideView(String facing, double gross, double glazed) {}
+  public record GlazedSideView(String facing, double gross, double glazed) {}
 
   /** kWh a year by carrier. */
   public record BoughtView(String carrier, double kWh) {}
@@ -73,15 +71,15 @@ public final class VariantViews {
       double floorArea,
       List<MetricView> metrics,
       List<TargetState> targets,
-      List<PartView> parts,
-      List<FlowView> flows,
-      List<SideView> sides,
+      List<EnergyUseView> parts,
+      List<HeatFlowView> flows,
+      List<GlazedSideView> sides,
       List<BoughtView> bought,
       String warmest,
       List<String> assumptions) {}
 
   /** kWh a year of one use of energy. */
-  public record PartView(String label, double kWh) {}
+  public record EnergyUseView(String label, double kWh) {}
 
   /**
    * A run of changes on the baseline as it is now.
@@ -92,7 +90,7 @@ public final class VariantViews {
       String ask,
       String state,
       String message,
-      List<LackView> missing,
+      List<EstimateViews.LackView> missing,
       @Schema(nullable = true) FiguresView figures) {}
 
   /**
@@ -204,7 +202,7 @@ public final class VariantViews {
    * @param variant that it starts from; null for the baseline
    * @param assumeMissing takes usual constructions for what has no U-value
    */
-  public record SweepRequest(
+  public record SweepWish(
       @Schema(nullable = true) String name,
       @Schema(nullable = true) UUID variant,
       List<AxisRequest> axes,
@@ -243,7 +241,7 @@ public final class VariantViews {
    * @param secondsLeft by the pace so far; null before the second run has ended
    * @param stale whether the baseline is another by now
    */
-  public record SweepView(
+  public record SweptView(
       UUID id,
       String name,
       String from,
@@ -276,5 +274,5 @@ public final class VariantViews {
    *
    * @param version changes when variants, targets or sweeps do
    */
-  public record Pulse(UUID delivery, int open, int ended, long version) {}
+  public record VariantPulse(UUID delivery, int open, int ended, long version) {}
 }

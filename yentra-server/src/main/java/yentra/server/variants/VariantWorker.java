@@ -18,6 +18,7 @@ import yentra.core.variant.Variant;
 import yentra.core.variant.VariantFigures;
 import yentra.server.db.tables.records.VariantResultRecord;
 import yentra.server.db.tables.records.VariantRunRecord;
+import yentra.server.estimate.EstimateViews;
 import yentra.server.estimate.WeatherFiles;
 import yentra.server.web.Problem;
 import yentra.server.web.Stored;
@@ -158,9 +159,9 @@ class VariantWorker {
   }
 
   private void lacks(String ask, Variant v, HourlyYear.IncompleteException x) {
-    List<VariantViews.LackView> lacks =
+    List<EstimateViews.LackView> lacks =
         x.keys().stream()
-            .map(k -> new VariantViews.LackView(k, v.state().context().naming().object(k)))
+            .map(k -> new EstimateViews.LackView(k, v.state().context().naming().object(k)))
             .toList();
     end(
         ask,

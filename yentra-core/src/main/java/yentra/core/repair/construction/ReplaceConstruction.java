@@ -53,14 +53,13 @@ public record ReplaceConstruction(String construction, ConstructionSpec by) impl
 
   @Override
   public String describe(Envelope before, Envelope after, Naming naming) {
-    long users =
+    long used =
         before.surfaces().stream().filter(s -> construction.equals(s.construction())).count();
-    return "Uses "
-        + by.label(before)
-        + " instead of "
-        + before.construction(construction).map(Construction::label).orElse(construction)
-        + " for all that has it ("
-        + users
-        + (users == 1 ? " surface)." : " surfaces).");
+    String was = before.construction(construction).map(Construction::label).orElse(construction);
+    String now = by.label(before);
+    String users = used == 1 ? "1 surface" : used + " surfaces";
+    return was.equals(now)
+        ? "Gives " + was + " other layers, for all that has it (" + users + ")."
+        : "Uses " + now + " instead of " + was + " for all that has it (" + users + ").";
   }
 }

@@ -1,4 +1,4 @@
-import type { Library, Repair } from '../model/api';
+import type { Library, Repair } from './api';
 
 export type ConstructionSpec = NonNullable<
   Extract<Repair, { kind: 'GiveConstruction' }>['construction']
