@@ -178,7 +178,7 @@ public class DeliveryStore {
   }
 
   /** The project's deliveries in the order in which they came. */
-  List<DeliveryRecord> ofProject(UUID project) {
+  public List<DeliveryRecord> ofProject(UUID project) {
     return db.selectFrom(DELIVERY)
         .where(DELIVERY.PROJECT_ID.eq(project))
         .orderBy(DELIVERY.RECEIVED_AT, DELIVERY.PART, DELIVERY.REVISION)

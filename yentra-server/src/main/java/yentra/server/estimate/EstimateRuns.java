@@ -172,7 +172,7 @@ public class EstimateRuns {
   }
 
   /** What the envelope of a delivery depends on: the steps in force and the project's settings. */
-  String key(DeliveryStore.Loaded l) {
+  public String key(DeliveryStore.Loaded l) {
     String steps =
         l.inForce().stream().map(e -> e.getId().toString()).collect(Collectors.joining(" "));
     ProjectSettings settings =
@@ -182,7 +182,7 @@ public class EstimateRuns {
   }
 
   /** Runs of a delivery, the newest first. */
-  List<EstimateViews.EstimateRunView> of(UUID delivery) {
+  public List<EstimateViews.EstimateRunView> of(UUID delivery) {
     String now = key(store.loaded(delivery));
     return db.select(SHOWN)
         .from(ESTIMATE_RUN)
@@ -241,7 +241,7 @@ public class EstimateRuns {
   }
 
   /** What a run has come to. */
-  EstimateViews.EstimateView result(UUID id) {
+  public EstimateViews.EstimateView result(UUID id) {
     EstimateRunRecord r = record(id);
     if (r.getResult() == null) {
       throw Problem.notApplicable("The run has no result: " + r.getMessage());

@@ -15,7 +15,7 @@ import yentra.server.web.Problem;
 
 /** What is said of a delivery's place and edges: climate, sun, linear thermal bridges. */
 @Service
-class SiteAnswers {
+public class SiteAnswers {
   private final DeliveryStore store;
   private final DeliveryStates states;
   private final WeatherFiles weather;
@@ -27,7 +27,7 @@ class SiteAnswers {
   }
 
   /** The climate that a delivery is estimated with, if one is chosen. */
-  Optional<ClimateViews.ClimateView> climate(UUID delivery) {
+  public Optional<ClimateViews.ClimateView> climate(UUID delivery) {
     return weather
         .of(store.get(delivery).getProjectId())
         .map(
@@ -62,7 +62,7 @@ class SiteAnswers {
   }
 
   /** Linear thermal bridges of the newest state, with ψ for how the envelope is drawn. */
-  EstimateViews.JunctionsView junctions(UUID delivery) {
+  public EstimateViews.JunctionsView junctions(UUID delivery) {
     DeliveryStates.State s = states.state(delivery);
     RunSettings settings = weather.settings(store.get(delivery).getProjectId());
     return EstimateAnswers.junctions(

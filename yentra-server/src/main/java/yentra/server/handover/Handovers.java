@@ -445,7 +445,7 @@ public class Handovers {
   }
 
   /** What the model adds up to: with what was read back, where this version was handed over. */
-  HandoverViews.BalanceView balance(UUID delivery) {
+  public HandoverViews.BalanceView balance(UUID delivery) {
     DeliveryStates.State s = deliveries.state(delivery);
     return kept.balance(delivery, s.version())
         .orElseGet(

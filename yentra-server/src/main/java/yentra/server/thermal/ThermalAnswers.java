@@ -25,7 +25,7 @@ public class ThermalAnswers {
 
   private record Known(Library library, ProjectSettings settings, ThermalViews.ThermalView view) {}
 
-  ThermalViews.ThermalView of(UUID delivery) {
+  public ThermalViews.ThermalView of(UUID delivery) {
     DeliveryStates.State s = states.state(delivery);
     Library library = libraries.known(delivery);
     return known

@@ -49,7 +49,7 @@ public final class ThermalViews {
    * @param defaults what those can be given by their type
    * @param unglazed keys of openings that let light through and have no window type
    */
-  record ThermalView(
+  public record ThermalView(
       List<ConstructionRow> constructions,
       List<GlazingRow> glazings,
       List<MaterialRow> materials,
@@ -68,7 +68,7 @@ public final class ThermalViews {
    * @param types of its surfaces, most of the area first
    * @param realThickness mean thickness of the elements it stands for, m, or null
    */
-  record ConstructionRow(
+  public record ConstructionRow(
       String key,
       String name,
       Double uValue,
@@ -85,7 +85,7 @@ public final class ThermalViews {
    * @param air whether it is a layer of air
    * @param share of the layer's area, 0 to 1
    */
-  record LayerRow(
+  public record LayerRow(
       String material,
       String name,
       boolean air,
@@ -96,7 +96,7 @@ public final class ThermalViews {
       Double resistance,
       double share) {}
 
-  record GlazingRow(
+  public record GlazingRow(
       String key,
       String name,
       Double uValue,
@@ -108,7 +108,7 @@ public final class ThermalViews {
   /**
    * @param constructions names of those that have it
    */
-  record MaterialRow(
+  public record MaterialRow(
       String key,
       String name,
       Double thickness,
@@ -123,7 +123,7 @@ public final class ThermalViews {
    *
    * @param assumptions what was taken because it is not stated
    */
-  record LossView(
+  public record LossView(
       LossRow building,
       List<LossRow> storeys,
       List<LossRow> zones,
@@ -138,7 +138,7 @@ public final class ThermalViews {
    * @param glazingRatio of outdoor walls, or null where there are none
    * @param unknownArea without a U-value
    */
-  record LossRow(
+  public record LossRow(
       String key,
       String name,
       double outdoorArea,

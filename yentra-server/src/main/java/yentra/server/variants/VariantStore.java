@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Supplier;
@@ -96,6 +97,17 @@ public class VariantStore {
                     r.getProjectId(),
                     json.readValue(r.getBody().data(), VariantViews.VariantSpec.class)))
         .orElseThrow(() -> Problem.notFound("The variant"));
+  }
+
+  /** The kind of a variant's first change; empty for a variant that is gone or changes nothing. */
+  public Optional<String> kind(UUID id) {
+    return db.select(VARIANT.BODY)
+        .from(VARIANT)
+        .where(VARIANT.ID.eq(id))
+        .fetchOptional(VARIANT.BODY)
+        .map(b -> json.readValue(b.data(), VariantViews.VariantSpec.class))
+        .filter(v -> !v.changes().isEmpty())
+        .map(v -> v.changes().get(0).change().getClass().getSimpleName());
   }
 
   @Transactional
