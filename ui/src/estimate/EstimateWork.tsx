@@ -4,6 +4,7 @@ import type { ModelIndex } from '../model/model';
 import { useView, type EstimateTab } from '../model/state';
 import { useUnits } from '../model/units';
 import type { Variants } from '../model/variantCalls';
+import { WriteUpPanel } from '../report/WriteUpPanel';
 import { SheetFrame } from '../shared/SheetFrame';
 import { TABLE_NAMES } from '../shared/workspaces';
 import { ClimateTab } from './ClimateTab';
@@ -21,7 +22,7 @@ import { VariantsTab } from './variants/VariantsTab';
 import { YearTab } from './YearTab';
 
 /** What stands on its own, not on a run that was chosen. */
-const OWN = new Set<EstimateTab>(['climate', 'runs', 'variants', 'sweeps', 'beside']);
+const OWN = new Set<EstimateTab>(['climate', 'runs', 'variants', 'sweeps', 'beside', 'writeup']);
 
 function goingOn(v: Variants | undefined): string {
   const n = v ? [v.baseline, ...v.variants.map((x) => x.run)].filter(isGoing).length : 0;
@@ -69,6 +70,7 @@ export function EstimateWork({ index, project }: { index: ModelIndex; project: P
     ['variants', TABLE_NAMES.variants, goingOn(variants) || (variants?.variants.length ?? 0) || ''],
     ['sweeps', TABLE_NAMES.sweeps, variants?.sweeps.length || ''],
     ['beside', TABLE_NAMES.beside, ''],
+    ['writeup', TABLE_NAMES.writeup, ''],
   ];
   const none = (
     <p className="p-3 text-muted">
@@ -138,6 +140,8 @@ export function EstimateWork({ index, project }: { index: ModelIndex; project: P
         <SweepsTab model={model} variants={variants} assume={assume} />
       ) : tab === 'beside' ? (
         <BesideTab model={model} variants={variants} />
+      ) : tab === 'writeup' ? (
+        <WriteUpPanel model={model} purpose="write-up" />
       ) : !result || !run ? (
         none
       ) : tab === 'year' ? (

@@ -4,6 +4,7 @@ import { FileCheck } from 'lucide-react';
 import { Link } from 'react-router';
 import { api, ProblemError, type Model } from '../model/api';
 import { SEVERITIES, count } from '../model/words';
+import { WriteUpPanel } from '../report/WriteUpPanel';
 import { SeverityMark } from '../shared/SeverityMark';
 import { SheetFrame } from '../shared/SheetFrame';
 import { useWorkspaceLink } from '../shared/useWorkspaceLink';
@@ -15,7 +16,7 @@ import { PartChoice } from './PartChoice';
 import { Tokens } from './Tokens';
 import { useLook, useWish } from './useWish';
 
-type Tab = 'balance' | 'handed' | 'fetch';
+type Tab = 'balance' | 'handed' | 'report' | 'fetch';
 
 /** Says what goes out and in which formats, proves it, and keeps it with its record. */
 export function HandoverPanel({ model, project }: { model: Model; project: string }) {
@@ -107,6 +108,7 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
           tabs={[
             ['balance', 'Balance sheet', ''],
             ['handed', 'Handed over', list.data?.length ?? 0],
+            ['report', 'Report', ''],
             ['fetch', 'Fetched by others', ''],
           ]}
           tab={tab}
@@ -116,6 +118,8 @@ export function HandoverPanel({ model, project }: { model: Model; project: strin
             <Balance model={model} project={project} />
           ) : tab === 'handed' ? (
             <HandedOver model={model} list={list.data} />
+          ) : tab === 'report' ? (
+            <WriteUpPanel model={model} purpose="report" />
           ) : (
             <Tokens project={project} />
           )}

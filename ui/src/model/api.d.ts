@@ -221,7 +221,7 @@ export interface paths {
         };
         get: operations["enclosed"];
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -484,6 +484,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/deliveries/{id}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pictures"];
+        put?: never;
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/deliveries/{id}/plan": {
         parameters: {
             query?: never;
@@ -606,6 +622,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["replay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/deliveries/{id}/report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["report"];
         delete?: never;
         options?: never;
         head?: never;
@@ -829,7 +861,7 @@ export interface paths {
         };
         get: operations["values"];
         put?: never;
-        post: operations["change_2"];
+        post: operations["change_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1300,6 +1332,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pictures/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture_2"];
+        put?: never;
+        post?: never;
+        delete: operations["deletePicture"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/try": {
         parameters: {
             query?: never;
@@ -1629,7 +1677,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1668,6 +1716,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/projects/{id}/write-ups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["writeUps"];
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets/{id}": {
         parameters: {
             query?: never;
@@ -1676,7 +1740,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["sheet"];
-        put: operations["change_1"];
+        put: operations["change_2"];
         post?: never;
         delete: operations["drop"];
         options?: never;
@@ -1804,9 +1868,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change"];
+        put: operations["change_1"];
         post?: never;
-        delete: operations["delete"];
+        delete: operations["delete_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1839,6 +1903,22 @@ export interface paths {
         put?: never;
         post: operations["window"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/write-ups/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change"];
+        post?: never;
+        delete: operations["delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2061,6 +2141,9 @@ export interface components {
             findings?: string[] | null;
             version: string;
         };
+        Block: {
+            kind: string;
+        };
         BodyView: {
             approximations: string[];
             /** Format: double */
@@ -2170,6 +2253,17 @@ export interface components {
             /** Format: int32 */
             repairs: number;
             said: string[];
+        };
+        ChapterBlock: {
+            kind: "ChapterBlock";
+        } & (Omit<components["schemas"]["Block"], "kind"> & {
+            /** @enum {string} */
+            chapter?: "PLACE" | "DELIVERIES" | "SCOPE" | "BALANCE" | "FINDINGS" | "REPAIRS" | "CONSTRUCTIONS" | "USES" | "AREAS" | "JUNCTIONS" | "LOADS" | "YEAR" | "ASSUMPTIONS";
+        });
+        ChapterView: {
+            /** @enum {string} */
+            chapter: "PLACE" | "DELIVERIES" | "SCOPE" | "BALANCE" | "FINDINGS" | "REPAIRS" | "CONSTRUCTIONS" | "USES" | "AREAS" | "JUNCTIONS" | "LOADS" | "YEAR" | "ASSUMPTIONS";
+            label: string;
         };
         CheckView: {
             code: string;
@@ -2295,6 +2389,11 @@ export interface components {
             type: string;
             unit: string;
         };
+        ComparisonBlock: {
+            kind: "ComparisonBlock";
+        } & (Omit<components["schemas"]["Block"], "kind"> & {
+            variants?: string[];
+        });
         ComparisonView: {
             first: string;
             lines: components["schemas"]["Line"][];
@@ -3422,6 +3521,13 @@ export interface components {
             /** Format: double */
             thickness?: number | null;
         };
+        MeasureBlock: {
+            kind: "MeasureBlock";
+        } & (Omit<components["schemas"]["Block"], "kind"> & {
+            text?: string;
+            /** Format: uuid */
+            variant?: string;
+        });
         MeetView: {
             /** Format: int32 */
             axis: number;
@@ -3624,6 +3730,22 @@ export interface components {
             subject: "CLASS" | "PREDEFINED_TYPE" | "TYPE" | "STOREY" | "NAME" | "LAYER" | "MATERIAL" | "CLASSIFICATION" | "PART_OF" | "ATTRIBUTE" | "PROPERTY";
             test: string;
         };
+        PictureBlock: {
+            kind: "PictureBlock";
+        } & (Omit<components["schemas"]["Block"], "kind"> & {
+            caption?: string;
+            /** Format: uuid */
+            picture?: string;
+        });
+        PictureView: {
+            /** Format: uuid */
+            id: string;
+            look: string;
+            old: boolean;
+            /** Format: date-time */
+            takenAt: string;
+            takenBy: string;
+        };
         PlaceOpening: {
             kind: "PlaceOpening";
         } & (Omit<components["schemas"]["Repair"], "kind"> & {
@@ -3801,6 +3923,15 @@ export interface components {
             by?: components["schemas"]["ConstructionSpec"];
             construction?: string;
         });
+        ReportKept: {
+            /** Format: uuid */
+            id: string;
+        };
+        ReportRequest: {
+            assumeMissing: boolean;
+            body: components["schemas"]["WriteUp"];
+            format: string;
+        };
         ReportView: {
             lengthUnit: string;
             notes: components["schemas"]["NoteView"][];
@@ -4471,6 +4602,14 @@ export interface components {
             /** Format: double */
             wind: number;
         };
+        SweepBlock: {
+            kind: "SweepBlock";
+        } & (Omit<components["schemas"]["Block"], "kind"> & {
+            /** @enum {string} */
+            metric?: "HEATING" | "COOLING" | "DEMAND" | "PRIMARY" | "CARBON" | "COST" | "MEAN_U" | "HEATING_LOAD" | "COOLING_LOAD" | "WARM_HOURS";
+            /** Format: uuid */
+            sweep?: string;
+        });
         SweepLine: {
             /** Format: date-time */
             askedAt: string;
@@ -4585,6 +4724,12 @@ export interface components {
         TargetsSpec: {
             targets: components["schemas"]["TargetSpec"][];
         };
+        TextBlock: {
+            kind: "TextBlock";
+        } & (Omit<components["schemas"]["Block"], "kind"> & {
+            heading?: string;
+            text?: string;
+        });
         ThermalView: {
             constructions: components["schemas"]["ConstructionRow"][];
             defaults: components["schemas"]["Default"][];
@@ -4900,6 +5045,36 @@ export interface components {
         Words: {
             of: number[];
             words: string[];
+        };
+        WriteUp: {
+            blocks: (components["schemas"]["ChapterBlock"] | components["schemas"]["ComparisonBlock"] | components["schemas"]["MeasureBlock"] | components["schemas"]["PictureBlock"] | components["schemas"]["SweepBlock"] | components["schemas"]["TextBlock"])[];
+            /** @enum {string} */
+            paper: "A4" | "LETTER";
+            title: string;
+            /** @enum {string|null} */
+            units?: "SI" | "IP" | null;
+        };
+        WriteUpChange: {
+            /** Format: int64 */
+            basedOn: number;
+            body: components["schemas"]["WriteUp"];
+        };
+        WriteUpView: {
+            body: components["schemas"]["WriteUp"];
+            /** Format: date-time */
+            changedAt: string;
+            changedBy: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: int64 */
+            version: number;
+        };
+        WriteUpsView: {
+            chapters: components["schemas"]["ChapterView"][];
+            remembered: {
+                [key: string]: string;
+            };
+            writeUps: components["schemas"]["WriteUpView"][];
         };
         ZoneAir: {
             /** Format: double */
@@ -5286,7 +5461,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -5780,6 +5955,53 @@ export interface operations {
             };
         };
     };
+    pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PictureView"][];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query: {
+                look: string;
+                again?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReportKept"];
+                };
+            };
+        };
+    };
     plan: {
         parameters: {
             query?: never;
@@ -6008,6 +6230,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ModelView"];
+                };
+            };
+        };
+    };
+    report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReportRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
         };
@@ -6364,7 +6612,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -7135,6 +7383,48 @@ export interface operations {
             };
         };
     };
+    picture_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
+    deletePicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     attempt: {
         parameters: {
             query?: never;
@@ -7803,7 +8093,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7901,6 +8191,54 @@ export interface operations {
             };
         };
     };
+    writeUps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WriteUpsView"];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WriteUp"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReportKept"];
+                };
+            };
+        };
+    };
     sheet: {
         parameters: {
             query?: never;
@@ -7923,7 +8261,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -8140,7 +8478,7 @@ export interface operations {
             };
         };
     };
-    change: {
+    change_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -8164,7 +8502,7 @@ export interface operations {
             };
         };
     };
-    delete: {
+    delete_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -8225,6 +8563,50 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["WindowValues"];
                 };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WriteUpChange"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

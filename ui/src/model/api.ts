@@ -7,6 +7,7 @@ import { mendCalls } from './mendCalls';
 import { planCalls } from './planCalls';
 import { estimateCalls } from './estimateCalls';
 import { handoverCalls } from './handoverCalls';
+import { reportCalls } from './reportCalls';
 import { variantCalls } from './variantCalls';
 
 export { person, ProblemError, setPerson } from './http';
@@ -143,6 +144,7 @@ export const api = {
     ),
   ...estimateCalls,
   ...handoverCalls,
+  ...reportCalls,
   ...variantCalls,
   ...planCalls,
   ...attemptCalls,

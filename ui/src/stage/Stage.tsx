@@ -4,6 +4,7 @@ import { STAGE } from '../model/colours';
 import { useLayout } from '../model/layout';
 import { usePrinting } from '../model/printing';
 import { useView } from '../model/state';
+import { offerPictures } from './pictures';
 import { Compare } from './Compare';
 import { Instruments } from './Instruments';
 import { Legend } from './Legend';
@@ -50,6 +51,8 @@ export function Stage({
   useEffect(() => {
     if (printing && sheet.current) scene?.drawOnto(sheet.current);
   }, [printing, scene]);
+
+  useEffect(() => offerPictures(scene), [scene]);
 
   const { hover } = pointer;
   useEffect(() => scene?.setHover(hover?.key ?? null), [scene, hover?.key]);

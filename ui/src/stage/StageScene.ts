@@ -58,6 +58,7 @@ export class StageScene {
   private stale = false;
   private placed = false;
   private look: Look | null = null;
+  private size: [number, number] = [1, 1];
   private pending = false;
   private readonly listeners = new Set<() => void>();
 
@@ -131,6 +132,28 @@ export class StageScene {
     canvas.getContext('2d')?.drawImage(domElement, 0, 0);
   }
 
+  /** The picture as it is looked at, of any size, in the colours of paper; the stage is as before afterwards. */
+  async picture(width: number, height: number): Promise<Blob> {
+    const [w, h] = this.size;
+    const { theme } = this;
+    const { untouched } = this.controls;
+    // the camera stays where it is: it is the person's
+    this.controls.untouched = false;
+    this.resize(width, height);
+    this.setTheme(STAGE.print);
+    const canvas = document.createElement('canvas');
+    this.drawOnto(canvas);
+    this.setTheme(theme);
+    this.resize(w, h);
+    this.controls.untouched = untouched;
+    return new Promise((done, fail) =>
+      canvas.toBlob(
+        (b) => (b ? done(b) : fail(new Error('The picture could not be made.'))),
+        'image/png',
+      ),
+    );
+  }
+
   /** Calls a function after each frame, until what it gives back is called. */
   eachFrame(hear: () => void): () => void {
     this.listeners.add(hear);
@@ -150,6 +173,7 @@ export class StageScene {
   }
 
   resize(width: number, height: number) {
+    this.size = [width, height];
     this.renderer.setSize(width, height, false);
     this.camera.aspect = width / Math.max(1, height);
     this.camera.updateProjectionMatrix();

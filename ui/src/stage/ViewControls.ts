@@ -40,6 +40,20 @@ export class ViewControls {
     this.canvas.removeEventListener('contextmenu', this.menu);
   }
 
+  /** Where the camera stands and what it looks at. */
+  get place3d(): { position: number[]; target: number[] } {
+    return { position: this.camera.position.toArray(), target: this.target.toArray() };
+  }
+
+  /** Goes back to where the camera stood. */
+  goTo(at: { position: number[]; target: number[] }) {
+    this.camera.position.fromArray(at.position);
+    this.target.fromArray(at.target);
+    this.camera.lookAt(this.target);
+    this.untouched = false;
+    this.changed();
+  }
+
   /** True when the press that just ended moved the view, so that it is no click. */
   get dragged(): boolean {
     return this.drag?.moved ?? false;

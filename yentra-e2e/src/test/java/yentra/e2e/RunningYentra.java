@@ -8,6 +8,11 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.concurrent.TimeUnit;
 
 /**
@@ -66,6 +71,11 @@ final class RunningYentra implements AutoCloseable {
     }
     String classes = unpacked.classes();
     archiving = unpacked.isUnfinished(classes);
+    server = process(port, classes);
+    untilAnswers(server, port);
+  }
+
+  private Process process(int at, String classes) throws IOException, InterruptedException {
     ProcessBuilder b =
         new ProcessBuilder(
             JAVA,
@@ -78,17 +88,20 @@ final class RunningYentra implements AutoCloseable {
     b.environment().put("YENTRA_UPLOADS", dir.resolve("uploads").toString());
     // a node that has died is noticed sooner than by the real server, so that a test need not wait
     b.environment().put("DBSCHEDULER_HEARTBEATINTERVAL", "1s");
-    b.environment().put("YENTRA_PORT", String.valueOf(port));
+    b.environment().put("YENTRA_PORT", String.valueOf(at));
     b.environment().put("YENTRA_DB_PORT", String.valueOf(databasePort));
     b.environment().put("YENTRA_DB_PASSWORD", cluster("password"));
     b.redirectErrorStream(true)
         .redirectOutput(ProcessBuilder.Redirect.appendTo(dir.resolve("server.log").toFile()));
-    server = b.start();
+    return b.start();
+  }
+
+  private void untilAnswers(Process process, int at) throws IOException, InterruptedException {
     for (int i = 0; i < 900; i++) {
-      if (answers()) {
+      if (answers(at)) {
         return;
       }
-      if (!server.isAlive()) {
+      if (!process.isAlive()) {
         throw new IOException("the server ended: " + Files.readString(dir.resolve("server.log")));
       }
       TimeUnit.MILLISECONDS.sleep(100);
@@ -97,9 +110,10 @@ final class RunningYentra implements AutoCloseable {
         "the server did not answer: " + Files.readString(dir.resolve("server.log")));
   }
 
-  private boolean answers() throws InterruptedException {
+  private static boolean answers(int at) throws InterruptedException {
     try {
-      HttpRequest r = HttpRequest.newBuilder(URI.create(url("/api/projects"))).build();
+      HttpRequest r =
+          HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + at + "/api/projects")).build();
       return HttpClient.newHttpClient().send(r, HttpResponse.BodyHandlers.discarding()).statusCode()
           == 200;
     } catch (IOException e) {
@@ -114,6 +128,45 @@ final class RunningYentra implements AutoCloseable {
       unpacked.gaveUp();
     }
     start();
+  }
+
+  /** A second node on the same database. */
+  final class Node implements AutoCloseable {
+    private final Process process;
+
+    private Node() throws IOException, InterruptedException {
+      int at = freePort();
+      process = process(at, "-Xshare:auto");
+      untilAnswers(process, at);
+    }
+
+    /** Ends it without warning. */
+    void kill() throws InterruptedException {
+      process.destroyForcibly().waitFor();
+    }
+
+    @Override
+    public void close() {
+      process.destroyForcibly();
+    }
+  }
+
+  Node second() throws IOException, InterruptedException {
+    return new Node();
+  }
+
+  /** A number that the database says. */
+  long count(String sql) throws IOException, InterruptedException, SQLException {
+    try (Connection c =
+            DriverManager.getConnection(
+                "jdbc:postgresql://127.0.0.1:" + databasePort + "/yentra",
+                "yentra",
+                cluster("password"));
+        Statement s = c.createStatement();
+        ResultSet r = s.executeQuery(sql)) {
+      r.next();
+      return r.getLong(1);
+    }
   }
 
   String url(String path) {

@@ -55,7 +55,7 @@ class ReportTest {
         paper,
         units,
         Arrays.stream(ReportChapter.values())
-            .map(c -> (WriteUp.Block) new WriteUp.Chapter(c))
+            .map(c -> (WriteUp.Block) new WriteUp.ChapterBlock(c))
             .toList());
   }
 
@@ -211,10 +211,10 @@ class ReportTest {
     body.put(
         "blocks",
         List.of(
-            Map.of("kind", "text", "heading", "Why", "text", "The gallery is warm.\n\nVery."),
-            Map.of("kind", "picture", "picture", picture, "caption", "From the sea"),
-            Map.of("kind", "measure", "variant", variant, "text", "Overhangs of larch."),
-            Map.of("kind", "comparison", "variants", List.of())));
+            Map.of("kind", "TextBlock", "heading", "Why", "text", "The gallery is warm.\n\nVery."),
+            Map.of("kind", "PictureBlock", "picture", picture, "caption", "From the sea"),
+            Map.of("kind", "MeasureBlock", "variant", variant, "text", "Overhangs of larch."),
+            Map.of("kind", "ComparisonBlock", "variants", List.of())));
     String path = "/api/projects/" + project + "/write-ups";
     RunningServer.Yentra.Answer made = yentra.post(path, body);
     assertThat(made.status()).as(made.body()).isEqualTo(201);
@@ -271,7 +271,7 @@ class ReportTest {
                 .status())
         .isEqualTo(400);
     Map<String, Object> one =
-        Map.of("title", "x", "blocks", List.of(Map.of("kind", "chapter", "chapter", "PLACE")));
+        Map.of("title", "x", "blocks", List.of(Map.of("kind", "ChapterBlock", "chapter", "PLACE")));
     assertThat(
             yentra
                 .post(path, Map.of("format", "doc", "assumeMissing", false, "body", one))

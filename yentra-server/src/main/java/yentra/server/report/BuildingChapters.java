@@ -202,28 +202,27 @@ final class BuildingChapters {
                                 - e.getValue())))
             .toList(),
         1);
-    Map<String, List<Finding>> kinds = new LinkedHashMap<>();
-    all.forEach(f -> kinds.computeIfAbsent(f.code(), k -> new ArrayList<>()).add(f));
-    for (Map.Entry<String, List<Finding>> k : kinds.entrySet()) {
-      List<List<String>> rows = new ArrayList<>();
-      for (Finding f : k.getValue().stream().limit(MOST_OF_A_KIND).toList()) {
-        DecisionViews.AcceptanceView a = data.known().accepted().get(f.id());
-        rows.add(
-            List.of(
-                shown.said(f.message()),
-                a == null
-                    ? "open"
-                    : a.holds()
-                        ? "accepted by " + a.by() + ": " + a.reason()
-                        : "open: it changed since " + a.by() + " accepted it"));
+    List<List<String>> rows = new ArrayList<>();
+    Map<String, Integer> told = new TreeMap<>();
+    Map<String, Integer> left = new TreeMap<>();
+    for (Finding f : all) {
+      if (told.merge(f.code(), 1, Integer::sum) > MOST_OF_A_KIND) {
+        left.merge(f.code(), 1, Integer::sum);
+        continue;
       }
-      out.h3(k.getKey() + ", " + Shown.count(k.getValue().size(), "finding"));
-      out.table(List.of("Finding", "Why it is left"), rows, 2);
-      int more = k.getValue().size() - rows.size();
-      if (more > 0) {
-        out.p("note", "And " + Shown.count(more) + " more of this kind.");
-      }
+      rows.add(List.of(f.code(), shown.said(f.message()), why(f)));
     }
+    out.table(List.of("Check", "Finding", "Why it is left"), rows, 3);
+    left.forEach((code, n) -> out.p("note", "And " + Shown.count(n) + " more of " + code + "."));
+  }
+
+  private String why(Finding f) {
+    DecisionViews.AcceptanceView a = data.known().accepted().get(f.id());
+    return a == null
+        ? "open"
+        : a.holds()
+            ? "accepted by " + a.by() + ": " + a.reason()
+            : "open: it changed since " + a.by() + " accepted it";
   }
 
   void repairs(Markup out) {

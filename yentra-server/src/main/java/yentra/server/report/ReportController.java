@@ -45,7 +45,7 @@ class ReportController {
   }
 
   /** A name of what was kept. */
-  record Kept(UUID id) {}
+  record ReportKept(UUID id) {}
 
   /** A write-up as it was changed. */
   record WriteUpChange(long basedOn, WriteUp body) {}
@@ -94,11 +94,11 @@ class ReportController {
 
   @PostMapping("/projects/{id}/write-ups")
   @ResponseStatus(HttpStatus.CREATED)
-  Kept add(
+  ReportKept add(
       @PathVariable UUID id,
       @RequestBody WriteUp body,
       @RequestHeader(RequestGuard.PERSON) String person) {
-    return new Kept(writeUps.add(id, body, RequestGuard.person(person)));
+    return new ReportKept(writeUps.add(id, body, RequestGuard.person(person)));
   }
 
   @PutMapping("/write-ups/{id}")
@@ -127,7 +127,7 @@ class ReportController {
   /** Keeps a picture: the body is a PNG file's bytes, {@code look} how the model was looked at. */
   @PostMapping(path = "/deliveries/{id}/pictures", consumes = "application/octet-stream")
   @ResponseStatus(HttpStatus.CREATED)
-  Kept keep(
+  ReportKept keep(
       @PathVariable UUID id,
       @RequestParam String look,
       @RequestParam(required = false) UUID again,
@@ -135,7 +135,7 @@ class ReportController {
       HttpServletRequest request)
       throws IOException {
     byte[] png = request.getInputStream().readNBytes(MOST_PICTURE);
-    return new Kept(pictures.keep(id, again, look, png, RequestGuard.person(person)));
+    return new ReportKept(pictures.keep(id, again, look, png, RequestGuard.person(person)));
   }
 
   @GetMapping(path = "/pictures/{id}", produces = "image/png")

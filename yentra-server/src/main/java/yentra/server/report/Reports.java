@@ -55,6 +55,8 @@ public class Reports {
       tr{page-break-inside:avoid}
       .figure{margin:6pt 0 10pt;page-break-inside:avoid}
       .figure img{width:100%%}
+      td:first-child{min-width:16mm}
+      td:last-child{min-width:18mm}
       .caption{font-size:8.5pt;color:#5b6b73;margin:2pt 0 0}
       .note{color:#8a4b00;font-weight:bold}
       .from{color:#5b6b73;font-size:9pt}
@@ -248,9 +250,9 @@ public class Reports {
         w.blocks().stream()
             .anyMatch(
                 b ->
-                    !(b instanceof WriteUp.Chapter
-                        || b instanceof WriteUp.Words
-                        || b instanceof WriteUp.Picture));
+                    !(b instanceof WriteUp.ChapterBlock
+                        || b instanceof WriteUp.TextBlock
+                        || b instanceof WriteUp.PictureBlock));
     VariantViews.VariantsView all = any ? variants.of(delivery, assume) : null;
     VariantBlocks blocks = new VariantBlocks(all, shown);
     List<Part> out = new ArrayList<>();
@@ -265,33 +267,33 @@ public class Reports {
   /** Writes a block; returns its heading, empty for none. */
   private String block(
       WriteUp.Block b, Markup m, VariantBlocks blocks, ReportData data, Shown shown) {
-    if (b instanceof WriteUp.Chapter c) {
+    if (b instanceof WriteUp.ChapterBlock c) {
       chapter(m, c.chapter(), data, shown);
       return c.chapter().label();
     }
-    if (b instanceof WriteUp.Words t) {
+    if (b instanceof WriteUp.TextBlock t) {
       m.paragraphs(t.text());
       return t.heading();
     }
-    if (b instanceof WriteUp.Picture p) {
+    if (b instanceof WriteUp.PictureBlock p) {
       picture(m, p, data);
       return "";
     }
-    if (b instanceof WriteUp.Measure x) {
+    if (b instanceof WriteUp.MeasureBlock x) {
       blocks.measure(m, x.variant(), x.text());
       return blocks.title(x.variant());
     }
-    if (b instanceof WriteUp.Comparison c) {
+    if (b instanceof WriteUp.ComparisonBlock c) {
       blocks.comparison(m, c.variants());
       return "Variants side by side";
     }
-    WriteUp.SweepCurve c = (WriteUp.SweepCurve) b;
+    WriteUp.SweepBlock c = (WriteUp.SweepBlock) b;
     VariantViews.SweptView s = sweeps.sweep(c.sweep());
     blocks.sweep(m, s, c.metric());
     return "Sweep: " + s.name();
   }
 
-  private void picture(Markup m, WriteUp.Picture p, ReportData data) {
+  private void picture(Markup m, WriteUp.PictureBlock p, ReportData data) {
     StagePictures.Taken t = pictures.one(p.picture()).orElse(null);
     if (t == null) {
       m.p("note", "The picture that stood here was taken away.");

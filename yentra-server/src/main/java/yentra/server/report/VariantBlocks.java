@@ -1,5 +1,7 @@
 package yentra.server.report;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +13,7 @@ import yentra.server.variants.VariantViews;
 /** Blocks about variants and sweeps, as they are on the state as it is. */
 final class VariantBlocks {
   private static final int MOST = 6;
+  private static final int DIGITS = 3;
   private static final double LITTLE = 0.5;
 
   private final VariantViews.VariantsView all;
@@ -97,11 +100,10 @@ final class VariantBlocks {
       return "–";
     }
     double x = m.quantity() == null ? v : shown.of(m.quantity(), v);
-    int decimals =
-        Math.abs(x) >= 1000
-            ? 0
-            : Math.abs(x) >= 100 ? 0 : Math.abs(x) >= 10 ? 1 : m == Metric.WARM_HOURS ? 0 : 3;
-    return String.format(Locale.ROOT, "%,." + decimals + "f", x + 0.0);
+    if (Math.abs(x) >= 1000 || m == Metric.WARM_HOURS) {
+      return Shown.count(x);
+    }
+    return BigDecimal.valueOf(x).round(new MathContext(DIGITS)).toPlainString();
   }
 
   private List<List<String>> metricRows(

@@ -2,6 +2,7 @@ package yentra.server.report;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
 import java.util.UUID;
 import yentra.core.exchange.UnitSystem;
@@ -14,7 +15,8 @@ import yentra.core.variant.Metric;
  * @param paper it is printed on
  * @param units of its figures; null for those of the project
  */
-public record WriteUp(String title, Paper paper, UnitSystem units, List<Block> blocks) {
+public record WriteUp(
+    String title, Paper paper, @Schema(nullable = true) UnitSystem units, List<Block> blocks) {
   /** Sizes of paper. */
   public enum Paper {
     A4("A4"),
@@ -40,36 +42,37 @@ public record WriteUp(String title, Paper paper, UnitSystem units, List<Block> b
   /** One part of it. */
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   @JsonSubTypes({
-    @JsonSubTypes.Type(value = Chapter.class, name = "chapter"),
-    @JsonSubTypes.Type(value = Words.class, name = "text"),
-    @JsonSubTypes.Type(value = Picture.class, name = "picture"),
-    @JsonSubTypes.Type(value = Measure.class, name = "measure"),
-    @JsonSubTypes.Type(value = Comparison.class, name = "comparison"),
-    @JsonSubTypes.Type(value = SweepCurve.class, name = "sweep")
+    @JsonSubTypes.Type(value = ChapterBlock.class, name = "ChapterBlock"),
+    @JsonSubTypes.Type(value = TextBlock.class, name = "TextBlock"),
+    @JsonSubTypes.Type(value = PictureBlock.class, name = "PictureBlock"),
+    @JsonSubTypes.Type(value = MeasureBlock.class, name = "MeasureBlock"),
+    @JsonSubTypes.Type(value = ComparisonBlock.class, name = "ComparisonBlock"),
+    @JsonSubTypes.Type(value = SweepBlock.class, name = "SweepBlock")
   })
-  public sealed interface Block permits Chapter, Words, Picture, Measure, Comparison, SweepCurve {}
+  public sealed interface Block
+      permits ChapterBlock, TextBlock, PictureBlock, MeasureBlock, ComparisonBlock, SweepBlock {}
 
   /** A chapter of the project report. */
-  public record Chapter(ReportChapter chapter) implements Block {}
+  public record ChapterBlock(ReportChapter chapter) implements Block {}
 
   /** A heading and text of the person's. */
-  public record Words(String heading, String text) implements Block {
-    public Words {
+  public record TextBlock(String heading, String text) implements Block {
+    public TextBlock {
       heading = heading == null ? "" : heading.strip();
       text = text == null ? "" : text;
     }
   }
 
   /** A picture that was taken of the model. */
-  public record Picture(UUID picture, String caption) implements Block {
-    public Picture {
+  public record PictureBlock(UUID picture, String caption) implements Block {
+    public PictureBlock {
       caption = caption == null ? "" : caption.strip();
     }
   }
 
   /** A variant: what it changes, what that comes to, and the person's text about it. */
-  public record Measure(UUID variant, String text) implements Block {
-    public Measure {
+  public record MeasureBlock(UUID variant, String text) implements Block {
+    public MeasureBlock {
       text = text == null ? "" : text;
     }
   }
@@ -79,12 +82,12 @@ public record WriteUp(String title, Paper paper, UnitSystem units, List<Block> b
    *
    * @param variants which; of all that have been run, where none is named
    */
-  public record Comparison(List<UUID> variants) implements Block {
-    public Comparison {
+  public record ComparisonBlock(List<UUID> variants) implements Block {
+    public ComparisonBlock {
       variants = variants == null ? List.of() : List.copyOf(variants);
     }
   }
 
   /** A sweep, as a curve or a map. */
-  public record SweepCurve(UUID sweep, Metric metric) implements Block {}
+  public record SweepBlock(UUID sweep, Metric metric) implements Block {}
 }

@@ -161,7 +161,7 @@ public class WriteUps {
   /** What is said of a variant is remembered for the kind of its first change. */
   private void remember(WriteUp w, String by) {
     for (WriteUp.Block b : w.blocks()) {
-      if (b instanceof WriteUp.Measure m
+      if (b instanceof WriteUp.MeasureBlock m
           && !m.text().isBlank()
           && m.variant() != null
           && m.text().length() <= LONGEST_TEXT) {
