@@ -138,7 +138,7 @@ export function RunSettingsForm({ project }: { project: Project }) {
           <table>
             <thead>
               <tr className="text-left text-sm text-muted">
-                <th className="pr-3 font-normal" />
+                <td className="pr-3" />
                 <th className="pr-3 font-normal">Cost</th>
                 <th className="pr-3 font-normal">Carbon, kg</th>
                 <th className="font-normal">Primary, kWh</th>

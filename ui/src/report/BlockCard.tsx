@@ -65,7 +65,7 @@ export function BlockCard({
         <div className="flex items-center gap-1">
           <span className="min-w-0 flex-1 truncate font-semibold">{name}</span>
           <button
-            className="btn-quiet !px-0.5"
+            className="btn-quiet !h-[26px] min-w-[26px] !px-1"
             title={`Move up: ${name}`}
             disabled={place === 0}
             onClick={() => onMove(-1)}
@@ -73,14 +73,18 @@ export function BlockCard({
             <ArrowUp size={13} />
           </button>
           <button
-            className="btn-quiet !px-0.5"
+            className="btn-quiet !h-[26px] min-w-[26px] !px-1"
             title={`Move down: ${name}`}
             disabled={place === of - 1}
             onClick={() => onMove(1)}
           >
             <ArrowDown size={13} />
           </button>
-          <button className="btn-quiet !px-0.5" title={`Take out: ${name}`} onClick={onRemove}>
+          <button
+            className="btn-quiet !h-[26px] min-w-[26px] !px-1"
+            title={`Take out: ${name}`}
+            onClick={onRemove}
+          >
             <X size={14} />
           </button>
         </div>

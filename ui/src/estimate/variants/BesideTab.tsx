@@ -302,11 +302,11 @@ function Sides({ columns, units }: { columns: Column[]; units: Units }) {
   );
   return (
     <section className="mt-3">
-      <h3 className="kicker">Outdoor walls by direction: area, and share that is glazed</h3>
+      <h2 className="kicker">Outdoor walls by direction: area, and share that is glazed</h2>
       <table className="w-full">
         <thead>
           <tr className="text-right text-sm text-muted">
-            <th />
+            <td />
             {columns.map((c) => (
               <th key={c.id} className="px-1.5 font-normal">
                 {c.name}

@@ -14,7 +14,7 @@ export function Gains({ variants: v }: { variants: Variants }) {
   const efforts = known.some((g) => g.perEffort != null);
   return (
     <section className="border-t border-line px-3 py-2" data-testid="gains">
-      <h3 className="kicker">Which change brings most by itself</h3>
+      <h2 className="kicker">Which change brings most by itself</h2>
       <table className="w-full">
         <thead>
           <tr className="text-left text-sm text-muted">

@@ -44,7 +44,7 @@ export function SweepCharts({
   return (
     <div data-testid="sweep" data-state={s.state} data-done={s.done}>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <h3 className="font-semibold">{s.name}</h3>
+        <h2 className="font-semibold">{s.name}</h2>
         <span className="text-muted">from {s.from === 'Baseline' ? 'the baseline' : s.from}</span>
         <MetricChoice metrics={metrics} value={metric} label="Figure shown" onChange={setMetric} />
         {was != null && (

@@ -151,7 +151,7 @@ export function SweepsTab({
             {units.said(error)}
           </p>
         )}
-        {v.sweeps.length > 0 && <h3 className="kicker mt-4">Sweeps</h3>}
+        {v.sweeps.length > 0 && <h2 className="kicker mt-4">Sweeps</h2>}
         <ul>
           {v.sweeps.map((s) => (
             <li

@@ -25,7 +25,7 @@ export function Targets({
   return (
     <section aria-label="Targets" data-testid="targets">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <h3 className="kicker">Target</h3>
+        <h2 className="kicker">Target</h2>
         {targets.map((t, i) => {
           const m = metrics.find((x) => x.metric === t.metric)!;
           const share = t.below != null;

@@ -94,7 +94,7 @@ export function VariantsTab({
                   <th className="px-1 text-right font-normal" colSpan={2}>
                     {metric.label}, {metric.unit}
                   </th>
-                  <th className="w-6" />
+                  <td className="w-6" />
                 </tr>
               </thead>
               <tbody>

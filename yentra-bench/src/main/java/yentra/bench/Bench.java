@@ -87,6 +87,7 @@ public final class Bench {
     PlanBench.run();
     RepairBench.run();
     EstimateBench.run();
+    VariantBench.run();
     HandoverBench.run();
     IfcBench ifc = new IfcBench(Path.of(args[0]));
     ifc.reading(files.stream().filter(f -> f.toString().endsWith(".ifc")).toList());

@@ -87,8 +87,6 @@ class ScreenshotsIT {
             "error, layer 2 of CON-WALL: too thin\nerror, surface SU-30 of SP_CREW: not closed\nerror, BOAT HALL: no balance was found");
     b.click("trace");
     b.click(By.xpath("//*[@data-testid='trace-hit']//button[.='North wall of Crew room']"));
-    b.settle();
-    Files.write(dir.resolve("13-messages.png"), b.picture());
     b.press("Windows by share …");
     b.click("show-repair");
     b.see("pending-figures");
@@ -113,6 +111,59 @@ class ScreenshotsIT {
     Files.write(dir.resolve("15-next-revision.png"), b.picture());
   }
 
+  /** Two variants, a sweep of two numbers, side by side, and the write-up of it. */
+  private static void variants(Browser b, Path dir) throws Exception {
+    estimateTab(b, "Variants");
+    new org.openqa.selenium.support.ui.Select(
+            b.see(By.cssSelector("[data-testid='targets'] select")))
+        .selectByVisibleText("Heating demand");
+    b.waitFor("a target", () -> b.has("target"));
+    for (String kind : new String[] {"Glazing share", "Air through leaks"}) {
+      b.click("add-variant");
+      b.waitFor("empty", () -> !b.has("change") && b.has("variant-editor"));
+      new org.openqa.selenium.support.ui.Select(b.see("add-change")).selectByVisibleText(kind);
+      b.waitFor("its change", () -> b.has("change"));
+    }
+    b.click("run-variants");
+    b.waitFor("what is missing", () -> b.has("lacks"));
+    b.click(By.xpath("//button[contains(., 'with what is missing assumed')]"));
+    b.waitFor(
+        "run",
+        () ->
+            b.driver
+                    .findElements(By.cssSelector("[data-testid='variant-row'][data-state='done']"))
+                    .size()
+                == 3);
+    b.waitFor("what brings most", () -> b.has("gains"));
+    b.settle();
+    Files.write(dir.resolve("13-variants.png"), b.picture());
+    estimateTab(b, "Sweeps");
+    b.click("second-axis");
+    b.click("run-sweep");
+    b.waitFor(
+        "the map",
+        () -> b.has("sweep") && "done".equals(b.see("sweep").getAttribute("data-state")));
+    b.settle();
+    Files.write(dir.resolve("17-sweep.png"), b.picture());
+    estimateTab(b, "Side by side");
+    b.waitFor("the table", () -> b.has("beside-table"));
+    b.settle();
+    Files.write(dir.resolve("18-side-by-side.png"), b.picture());
+    estimateTab(b, "Write-up");
+    b.click("new-write-up");
+    b.waitFor("its parts", () -> b.has("block"));
+    b.click("take-picture");
+    b.waitFor(
+        "a picture",
+        () -> b.has(By.cssSelector("[data-testid='block'][data-kind='PictureBlock']")));
+    b.settle();
+    Files.write(dir.resolve("20-write-up.png"), b.picture());
+  }
+
+  private static void estimateTab(Browser b, String name) {
+    b.click(By.xpath("//*[@role='tab'][starts-with(normalize-space(), '" + name + "')]"));
+  }
+
   private static void thermal(Browser b, Path dir) throws Exception {
     b.keys("5");
     b.see("sheet-constructions");
@@ -122,18 +173,6 @@ class ScreenshotsIT {
     b.see("breakdown");
     b.settle();
     Files.write(dir.resolve("16-thermal.png"), b.picture());
-    b.keys(org.openqa.selenium.Keys.ESCAPE);
-    b.click(By.xpath("//*[@role='tab'][contains(., 'Uses and zones')]"));
-    b.see("uses");
-    b.click("propose-zones");
-    b.see("pending-summary");
-    b.settle();
-    Files.write(dir.resolve("17-uses-and-zones.png"), b.picture());
-    b.press("Leave it");
-    b.click(By.xpath("//*[@role='tab'][contains(., 'Heat loss')]"));
-    b.see("building-loss");
-    b.settle();
-    Files.write(dir.resolve("18-heat-loss.png"), b.picture());
     b.keys(org.openqa.selenium.Keys.ESCAPE);
     b.keys("6");
     b.waitFor("weather", () -> b.has(By.cssSelector("[data-testid='weather'] option + option")));
@@ -148,6 +187,7 @@ class ScreenshotsIT {
     b.waitFor("its charts", () -> b.has("chart"));
     b.settle();
     Files.write(dir.resolve("19-estimate.png"), b.picture());
+    variants(b, dir);
     b.keys("7");
     b.see("handover");
   }

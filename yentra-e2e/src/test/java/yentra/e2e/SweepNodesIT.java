@@ -14,14 +14,14 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import yentra.demo.BoathouseAnnexe;
 import yentra.demo.MarramClimate;
+import yentra.demo.WatchHut;
 
 /**
  * Two nodes share a sweep of two hundred runs, and one of them is killed: none is lost or doubled.
  */
 class SweepNodesIT {
-  private static final String ANNEXE =
+  private static final String SWEEP =
       """
       {"grid":true,"assumeMissing":true,"axes":[
         {"change":{"kind":"WindowShades","facing":[],"overhang":0,"fin":0},"member":"overhang","from":0.1,"to":1.0,"step":0.1},
@@ -35,12 +35,9 @@ class SweepNodesIT {
   void noRunIsLostOrDoubled() throws Exception {
     try (RunningYentra yentra = new RunningYentra();
         RunningYentra.Node second = yentra.second()) {
-      String project = post(yentra, "/api/projects", "{\"name\":\"Annexe\"}").get("id").asString();
+      String project = post(yentra, "/api/projects", "{\"name\":\"Hut\"}").get("id").asString();
       String job =
-          upload(
-                  yentra,
-                  "/api/projects/" + project + "/deliveries?name=annexe.json",
-                  BoathouseAnnexe.plan())
+          upload(yentra, "/api/projects/" + project + "/deliveries?name=hut.json", WatchHut.plan())
               .get("id")
               .asString();
       JsonNode read = get(yentra.url("/api/jobs/" + job));
@@ -51,7 +48,7 @@ class SweepNodesIT {
       String delivery = read.get("deliveryId").asString();
       upload(yentra, "/api/projects/" + project + "/weather?name=coast.epw", MarramClimate.epw());
       String id =
-          post(yentra, "/api/deliveries/" + delivery + "/sweeps", ANNEXE).get("id").asString();
+          post(yentra, "/api/deliveries/" + delivery + "/sweeps", SWEEP).get("id").asString();
       waitFor(yentra, id, 40);
       second.kill();
       JsonNode all = waitFor(yentra, id, 200);
@@ -67,7 +64,7 @@ class SweepNodesIT {
       assertThat(heating).allMatch(h -> h > 0);
       // asked for again it is there at once: every state has been worked out, and is known
       String again =
-          post(yentra, "/api/deliveries/" + delivery + "/sweeps", ANNEXE).get("id").asString();
+          post(yentra, "/api/deliveries/" + delivery + "/sweeps", SWEEP).get("id").asString();
       JsonNode same = get(yentra.url("/api/sweeps/" + again));
       assertThat(same.get("done").asInt()).isEqualTo(200);
       // each was worked out once, by whichever node
