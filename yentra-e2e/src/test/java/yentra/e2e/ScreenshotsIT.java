@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import org.junit.jupiter.api.Test;
 import org.openqa.selenium.By;
+import org.openqa.selenium.WebElement;
 import org.openqa.selenium.support.ui.WebDriverWait;
 import yentra.demo.DemoFiles;
 
@@ -139,6 +140,15 @@ class ScreenshotsIT {
     Files.write(dir.resolve("13-variants.png"), b.picture());
     estimateTab(b, "Sweeps");
     b.click("second-axis");
+    for (WebElement field :
+        b.driver.findElements(
+            By.cssSelector("[data-testid='axis'] input[aria-label^='Values of']"))) {
+      boolean depth = field.getAttribute("aria-label").contains("overhangs");
+      field.sendKeys(
+          org.openqa.selenium.Keys.chord(org.openqa.selenium.Keys.CONTROL, "a"),
+          depth ? "0 0.5 1" : "120 160 200 240");
+    }
+    b.waitFor("twelve", () -> b.text("run-sweep").contains("12 states"));
     b.click("run-sweep");
     b.waitFor(
         "the map",
