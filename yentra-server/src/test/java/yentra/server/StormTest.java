@@ -6,6 +6,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.net.Socket;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
@@ -66,6 +67,58 @@ class StormTest {
   }
 
   /** Every address of the API that is read, with what it needs filled in. */
+  private static final Map<String, Object> SHADES =
+      Map.of("kind", "WindowShades", "facing", List.of(), "overhang", 0.5, "fin", 0);
+
+  private static String variant(RunningServer.Yentra yentra, String project) {
+    return yentra
+        .post(
+            "/api/projects/" + project + "/variants",
+            Map.of(
+                "name",
+                "Shaded",
+                "group",
+                "",
+                "parts",
+                List.of(),
+                "changes",
+                List.of(Map.of("change", SHADES))))
+        .json()
+        .get("id")
+        .asString();
+  }
+
+  private static String sweep(RunningServer.Yentra yentra, String delivery) {
+    return yentra
+        .post(
+            "/api/deliveries/" + delivery + "/sweeps",
+            Map.of(
+                "grid", true,
+                "assumeMissing", true,
+                "axes", List.of(Map.of("change", SHADES, "values", List.of(0.5)))))
+        .json()
+        .get("id")
+        .asString();
+  }
+
+  private static String picture(RunningServer.Yentra yentra, String delivery) {
+    return yentra
+        .upload("/api/deliveries/" + delivery + "/pictures?look=%7B%7D", png())
+        .json()
+        .get("id")
+        .asString();
+  }
+
+  private static byte[] png() {
+    ByteArrayOutputStream png = new ByteArrayOutputStream();
+    try {
+      ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", png);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return png.toByteArray();
+  }
+
   private static List<String> reads(RunningServer.Yentra yentra, String project, JsonNode model) {
     String delivery = model.get("delivery").get("id").asString();
     long version = model.get("delivery").get("version").asLong();
@@ -84,6 +137,9 @@ class StormTest {
     values.put("object", model.get("surfaces").get(0).get("key").asString());
     values.put("entity", "IfcWall");
     values.put("with", sheet);
+    values.put("variant", variant(yentra, project));
+    values.put("sweep", sweep(yentra, delivery));
+    String picture = picture(yentra, delivery);
     List<String> out = new ArrayList<>();
     JsonNode paths = yentra.get("/v3/api-docs").json().get("paths");
     for (Map.Entry<String, JsonNode> p : paths.properties()) {
@@ -97,9 +153,11 @@ class StormTest {
               ? project
               : p.getKey().startsWith("/api/sheets/")
                   ? sheet
-                  : p.getKey().startsWith("/api/handovers/")
-                      ? handover.get("id").asString()
-                      : delivery;
+                  : p.getKey().startsWith("/api/pictures/")
+                      ? picture
+                      : p.getKey().startsWith("/api/handovers/")
+                          ? handover.get("id").asString()
+                          : delivery;
       StringBuilder path = new StringBuilder(p.getKey().replace("{id}", id));
       char next = '?';
       if (get.has("parameters")) {
@@ -111,7 +169,11 @@ class StormTest {
           }
         }
       }
-      out.add(path.toString().replace("{run}", values.get("run")).replace("{name}", "plan.png"));
+      String filled = path.toString().replace("{name}", "plan.png");
+      for (String name : List.of("run", "variant", "sweep")) {
+        filled = filled.replace("{" + name + "}", values.get(name));
+      }
+      out.add(filled);
     }
     return out;
   }
@@ -124,9 +186,7 @@ class StormTest {
     String project = yentra.project();
     String delivery =
         yentra.intake(project, "marram.xml", DemoFiles.faultyGbxml()).get("deliveryId").asString();
-    ByteArrayOutputStream png = new ByteArrayOutputStream();
-    ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", png);
-    yentra.upload("/api/projects/" + project + "/underlays?name=plan.png", png.toByteArray());
+    yentra.upload("/api/projects/" + project + "/underlays?name=plan.png", png());
     List<String> reads = reads(yentra, project, yentra.model(delivery));
     assertThat(reads).hasSizeGreaterThan(25);
     for (String path : reads) {

@@ -36,11 +36,13 @@ final class ChartDrawing {
   }
 
   private ChartDrawing open(double height, String says) {
-    out.append("<svg xmlns=\"http://www.w3.org/2000/svg\" role=\"img\" width=\"")
-        .append(n(WIDTH))
-        .append("\" height=\"")
-        .append(n(height))
-        .append("\" aria-label=\"")
+    String size = String.format(Locale.ROOT, "%.0f %.0f", WIDTH, Math.ceil(height));
+    String w = size.substring(0, size.indexOf(' '));
+    String h = size.substring(size.indexOf(' ') + 1);
+    // the printer takes its room from the style, a browser from either
+    out.append("<svg xmlns=\"http://www.w3.org/2000/svg\" role=\"img\" width=\"" + w)
+        .append("\" height=\"" + h + "\" viewBox=\"0 0 " + size)
+        .append("\" style=\"width:" + w + "px;height:" + h + "px\" aria-label=\"")
         .append(Markup.text(says))
         .append("\" alt=\"")
         .append(Markup.text(says))
@@ -173,7 +175,7 @@ final class ChartDrawing {
     double step = step(most - least);
     least = Math.floor(least / step) * step;
     most = Math.max(least + step, Math.ceil(most / step) * step);
-    double wide = WIDTH - left - 16;
+    double wide = WIDTH - left - 30;
     double scale = wide / (most - least);
     double bottom = TOP + row * categories.size();
     for (double v = least; v <= most + step / 2; v += step) {

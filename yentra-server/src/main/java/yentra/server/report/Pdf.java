@@ -1,26 +1,30 @@
 package yentra.server.report;
 
-import com.openhtmltopdf.extend.FSSupplier;
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FSFontUseCase;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.outputdevice.helper.ExternalResourceControlPriority;
 import com.openhtmltopdf.pdfboxout.PdfBoxRenderer;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import com.openhtmltopdf.util.XRLog;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
+import java.io.File;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.Calendar;
+import java.util.EnumSet;
 import java.util.GregorianCalendar;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TimeZone;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
@@ -37,22 +41,32 @@ public final class Pdf {
   /** Families in which a sign is looked for, one after the other. */
   static final String FAMILIES = "page, page-ext, signs";
 
-  private static final Map<String, byte[]> FONTS = new HashMap<>();
+  private static final List<String> NAMES = List.of("page", "page-ext", "signs");
+
+  /** By name and weight, as files, which the drawing of charts asks for. */
+  private static final Map<String, File> FONTS = new HashMap<>();
 
   static {
     XRLog.setLoggingEnabled(false);
-    for (String name : List.of("page", "page-ext", "signs")) {
-      for (String weight : List.of("regular", "bold")) {
-        String path = "/fonts/" + name + "-" + weight + ".ttf";
-        try (InputStream in = Pdf.class.getResourceAsStream(path)) {
-          if (in == null) {
-            throw new IllegalStateException("The font " + path + " is missing.");
+    try {
+      Path dir = Files.createTempDirectory("yentra-fonts");
+      dir.toFile().deleteOnExit();
+      for (String name : NAMES) {
+        for (String weight : List.of("regular", "bold")) {
+          String file = name + "-" + weight + ".ttf";
+          try (InputStream in = Pdf.class.getResourceAsStream("/fonts/" + file)) {
+            if (in == null) {
+              throw new IllegalStateException("The font " + file + " is missing.");
+            }
+            Path to = dir.resolve(file);
+            Files.copy(in, to);
+            to.toFile().deleteOnExit();
+            FONTS.put(name + "-" + weight, to.toFile());
           }
-          FONTS.put(name + "-" + weight, in.readAllBytes());
-        } catch (IOException e) {
-          throw new UncheckedIOException(e);
         }
       }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 
@@ -73,9 +87,10 @@ public final class Pdf {
     b.useExternalResourceAccessControl(
         (uri, type) -> uri.startsWith("data:"),
         ExternalResourceControlPriority.RUN_BEFORE_RESOLVING_URI);
-    for (String name : List.of("page", "page-ext", "signs")) {
-      b.useFont(font(name + "-regular"), name, 400, FontStyle.NORMAL, true);
-      b.useFont(font(name + "-bold"), name, 700, FontStyle.NORMAL, true);
+    Set<FSFontUseCase> uses = EnumSet.of(FSFontUseCase.DOCUMENT, FSFontUseCase.SVG);
+    for (String name : NAMES) {
+      b.useFont(FONTS.get(name + "-regular"), name, 400, FontStyle.NORMAL, true, uses);
+      b.useFont(FONTS.get(name + "-bold"), name, 700, FontStyle.NORMAL, true, uses);
     }
     b.withHtmlContent(html, null);
     ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -88,10 +103,6 @@ public final class Pdf {
       throw new UncheckedIOException(e);
     }
     return out.toByteArray();
-  }
-
-  private static FSSupplier<InputStream> font(String name) {
-    return () -> new ByteArrayInputStream(FONTS.get(name));
   }
 
   /** Dates and the file's own name come from what was asked, not from the clock. */

@@ -224,7 +224,7 @@ class VariantRuns {
                           .from(DSL.table("scheduled_tasks"))
                           .where(DSL.field("task_name", String.class).eq(TASK.getTaskName()))))
               .fetch(VARIANT_RUN.ASK);
-    } catch (DataAccessException e) {
+    } catch (DataAccessException | org.springframework.dao.DataAccessException e) {
       LOG.debug("the database is away; runs are looked after later", e);
       return;
     }

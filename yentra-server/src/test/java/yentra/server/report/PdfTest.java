@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.time.Instant;
+import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -25,12 +26,38 @@ class PdfTest {
   void theSamePageGivesTheSameBytes() throws Exception {
     String html =
         page(
-            "<h2 id=\"one\">One</h2><p>λ 0.035 W/mK, 3 m², Ł ș</p><svg xmlns=\"http://www.w3.org/2000/svg\" width=\"200\" height=\"50\"><rect width=\"100\" height=\"20\" fill=\"#0e7c66\"/><text x=\"5\" y=\"40\" font-family=\"page\" font-size=\"10\">text λ</text></svg>");
+            "<h2 id=\"one\">One</h2><p>λ 0.035 W/mK, 3 m², Ł ș</p><svg xmlns=\"http://www.w3.org/2000/svg\" width=\"200\" height=\"50\"><rect width=\"100\" height=\"20\" fill=\"#0e7c66\"/><text x=\"5\" y=\"40\" font-family=\""
+                + Pdf.FAMILIES
+                + "\" font-size=\"10\">text λ</text></svg>");
     byte[] a = Pdf.of(html, MADE);
     Thread.sleep(1100);
     byte[] b = Pdf.of(html, MADE);
     assertThat(a).isEqualTo(b);
     assertThat(text(a)).contains("λ 0.035 W/mK, 3 m², Ł ș");
+  }
+
+  /**
+   * Charts are drawn with the same fonts: none of the machine's, which another machine may lack.
+   */
+  @Test
+  void chartsAreDrawnWithTheFontsOfThePage() throws Exception {
+    String html =
+        page(
+            "<h2 id=\"one\">One</h2>"
+                + ChartDrawing.curve(
+                    "a curve",
+                    "λ of the layer, W/mK",
+                    "kWh/m²",
+                    List.of(1.0, 2.0, 3.0),
+                    List.of(40.0, 38.0, 37.5),
+                    38.5));
+    byte[] pdf = Pdf.of(html, MADE);
+    try (PDDocument d = Loader.loadPDF(pdf)) {
+      for (var name : d.getPage(0).getResources().getFontNames()) {
+        assertThat(d.getPage(0).getResources().getFont(name).getName())
+            .matches(".*(AtkinsonHyperlegibleNext|DejaVuSans).*");
+      }
+    }
   }
 
   static String text(byte[] pdf) throws IOException {
