@@ -91,9 +91,6 @@ class ScreenshotsIT {
     b.press("Windows by share …");
     b.click("show-repair");
     b.see("pending-figures");
-    b.click(By.xpath("//*[@role='tab'][contains(., 'Surfaces')]"));
-    b.settle();
-    Files.write(dir.resolve("14-by-hand.png"), b.picture());
     b.click("apply");
     b.settle();
     b.keys(org.openqa.selenium.Keys.ESCAPE);
