@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Project } from '../model/api';
 import type { ModelIndex } from '../model/model';
 import { useView, type EstimateTab } from '../model/state';
+import { useAssume } from '../model/useAssume';
 import { useUnits } from '../model/units';
 import type { Variants } from '../model/variantCalls';
 import { WriteUpPanel } from '../report/WriteUpPanel';
@@ -17,7 +18,7 @@ import { TINTS, tintOf } from './tints';
 import { isOpen, useClimate, useResult, useRuns } from './useEstimate';
 import { BesideTab } from './variants/BesideTab';
 import { SweepsTab } from './variants/SweepsTab';
-import { isOpen as isGoing, useAssume, useVariantPulse, useVariants } from './variants/useVariants';
+import { isOpen as isGoing, useVariantPulse, useVariants } from './variants/useVariants';
 import { VariantsTab } from './variants/VariantsTab';
 import { YearTab } from './YearTab';
 

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import type { SpaceEstimate } from '../model/estimateCalls';
 import { useUnits } from '../model/units';
 import { Chart } from './Chart';
-import { base, SERIES } from './charts';
+import { base, lying, SERIES } from './charts';
 
 /** A space, or several together. */
 export interface LoadRow {
@@ -48,15 +48,11 @@ export function LoadsChart({ rows, by }: { rows: LoadRow[]; by: string }) {
       },
       option: {
         ...b,
-        tooltip: { ...b.tooltip, axisPointer: { type: 'shadow' } },
-        xAxis: b.yAxis,
-        yAxis: {
-          ...b.xAxis,
-          type: 'category',
-          inverse: true,
-          data: shown.map((r) => r.label),
-          axisLabel: { ...b.xAxis.axisLabel, width: 180, overflow: 'truncate' },
-        },
+        ...lying(
+          b,
+          shown.map((r) => r.label),
+          180,
+        ),
         series: [
           bars('Heating', SERIES.heating, (r) => r.heatLoad),
           bars('Cooling', SERIES.cooling, (r) => r.coolLoad),

@@ -3,7 +3,7 @@ import type { Estimate } from '../model/estimateCalls';
 import { figures, useUnits, type Units } from '../model/units';
 import { counted } from '../model/words';
 import { Chart } from './Chart';
-import { base, MONTHS, SERIES } from './charts';
+import { base, lying, MONTHS, SERIES } from './charts';
 
 const whole = (v: number) => counted(Math.round(v));
 const sum = (v: number[]) => v.reduce((a, b) => a + b, 0);
@@ -178,15 +178,11 @@ function pictures(r: Estimate, units: Units) {
       ...b,
       legend: undefined,
       grid: { ...b.grid, top: 6 },
-      tooltip: { ...b.tooltip, axisPointer: { type: 'shadow' } },
-      xAxis: b.yAxis,
-      yAxis: {
-        ...b.xAxis,
-        type: 'category',
-        inverse: true,
-        data: flows.map((f) => f.label),
-        axisLabel: { ...b.xAxis.axisLabel, width: 280, overflow: 'truncate' },
-      },
+      ...lying(
+        b,
+        flows.map((f) => f.label),
+        280,
+      ),
       series: [
         {
           type: 'bar',

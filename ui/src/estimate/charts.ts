@@ -74,6 +74,19 @@ export function base(style = pageStyle()) {
   };
 }
 
+/** Axes of bars that lie, a row for each label from above. */
+export const lying = (b: ReturnType<typeof base>, labels: string[], width: number) => ({
+  tooltip: { ...b.tooltip, axisPointer: { type: 'shadow' } },
+  xAxis: b.yAxis,
+  yAxis: {
+    ...b.xAxis,
+    type: 'category',
+    inverse: true,
+    data: labels,
+    axisLabel: { ...b.xAxis.axisLabel, width, overflow: 'truncate' },
+  },
+});
+
 /** "Jul 14" of an hour of a year of 365 days. */
 export function dayOf(hour: number): string {
   const d = new Date(Date.UTC(2018, 0, 1) + hour * 3_600_000);

@@ -1684,22 +1684,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/projects/{id}/variants/order": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["order"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/projects/{id}/weather": {
         parameters: {
             query?: never;
@@ -2281,6 +2265,7 @@ export interface components {
             equipment?: number | null;
             /** Format: double */
             lighting?: number | null;
+            numbers: components["schemas"]["NumberChoice"][];
             sides: components["schemas"]["SideChoice"][];
             storeys: components["schemas"]["StoreyChoice"][];
             types: components["schemas"]["SurfaceTypeChoice"][];
@@ -3638,6 +3623,17 @@ export interface components {
             line: number;
             message: string;
         };
+        NumberChoice: {
+            kind: string;
+            label: string;
+            /** Format: double */
+            least: number;
+            member: string;
+            /** Format: double */
+            most: number;
+            quantity: string;
+            unit: string;
+        };
         ObjectView: {
             key: string;
             kind: string;
@@ -3665,9 +3661,6 @@ export interface components {
             /** Format: double */
             heating: number;
             method: string;
-        };
-        OrderRequest: {
-            variants: string[];
         };
         OtherClimate: {
             kind: "OtherClimate";
@@ -4910,7 +4903,6 @@ export interface components {
             /** @enum {string} */
             judgedBy: "HEATING" | "COOLING" | "DEMAND" | "PRIMARY" | "CARBON" | "COST" | "MEAN_U" | "HEATING_LOAD" | "COOLING_LOAD" | "WARM_HOURS";
             metrics: components["schemas"]["MetricKind"][];
-            order: string[];
             sweeps: components["schemas"]["SweepLine"][];
             targets: components["schemas"]["TargetSpec"][];
             variants: components["schemas"]["VariantView"][];
@@ -8116,30 +8108,6 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["VariantMade"];
                 };
-            };
-        };
-    };
-    order: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["OrderRequest"];
-            };
-        };
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
         };
     };

@@ -33,13 +33,6 @@ export const variantCalls = {
     ok(client.PUT('/api/variants/{variant}', { params: { path: { variant } }, body })),
   deleteVariant: (variant: string) =>
     ok(client.DELETE('/api/variants/{variant}', { params: { path: { variant } } })),
-  orderVariants: (project: string, variants: string[]) =>
-    ok(
-      client.PUT('/api/projects/{id}/variants/order', {
-        params: { path: { id: project } },
-        body: { variants },
-      }),
-    ),
   setTargets: (project: string, targets: TargetSpec[]) =>
     ok(
       client.PUT('/api/projects/{id}/targets', {

@@ -3,6 +3,7 @@ import { Camera, Download, FileText, Plus, RotateCw, Trash2 } from 'lucide-react
 import { useQuery } from '@tanstack/react-query';
 import { api, type Model } from '../model/api';
 import type { Block, WriteUp } from '../model/reportCalls';
+import { useAssume } from '../model/useAssume';
 import { count } from '../model/words';
 import { BlockCard } from './BlockCard';
 import { moved, useWriteUps } from './useWriteUps';
@@ -11,7 +12,7 @@ import { moved, useWriteUps } from './useWriteUps';
 export function WriteUpPanel({ model, purpose }: { model: Model; purpose: 'report' | 'write-up' }) {
   const { id: delivery, projectId: project, projectName, version } = model.delivery;
   const w = useWriteUps(model);
-  const assume = localStorage.getItem(`yentra.assume.${project}`) === 'yes';
+  const [assume] = useAssume(project);
   const variants = useQuery({
     queryKey: ['variants', delivery, version, assume],
     queryFn: () => api.variants(delivery, assume),
@@ -200,7 +201,7 @@ export function WriteUpPanel({ model, purpose }: { model: Model; purpose: 'repor
                 b.kind === 'PictureBlock' ? w.pictures.find((p) => p.id === b.picture) : undefined
               }
               onChange={(x) => set(blocks.map((y, k) => (k === i ? x : y)))}
-              onRemove={() => set(blocks.filter((_, k) => k !== i))}
+              onRemove={() => void w.takeOut(kept, i)}
               onMove={(by) => set(moved(blocks, i, i + by))}
               onDrag={() => setDragged(i)}
               onOver={() => setOver(i)}

@@ -62,8 +62,22 @@ export function useWriteUps(model: Model) {
       await client.invalidateQueries({ queryKey: key });
   }
 
+  /** Takes a part out; a picture goes with the part that shows it. */
+  async function takeOut(w: KeptWriteUp, place: number) {
+    const out = w.body.blocks[place];
+    await change(w, { blocks: w.body.blocks.filter((_, i) => i !== place) });
+    await dropPictures([out]);
+  }
+
+  async function dropPictures(blocks: Block[]) {
+    const ids = blocks.flatMap((b) => (b.kind === 'PictureBlock' && b.picture ? [b.picture] : []));
+    for (const id of ids) await act(() => api.deletePicture(id));
+    if (ids.length) await renewed();
+  }
+
   async function remove(w: KeptWriteUp) {
     await act(() => api.deleteWriteUp(w.id));
+    await dropPictures(w.body.blocks);
     setPicked(null);
     await client.invalidateQueries({ queryKey: key });
   }
@@ -117,6 +131,7 @@ export function useWriteUps(model: Model) {
     pick: setPicked,
     add,
     change,
+    takeOut,
     remove,
     picture,
     again,

@@ -5,8 +5,8 @@ import type { Change, Choices } from '../../model/variantCalls';
 import { count } from '../../model/words';
 import { shownAs } from '../measures';
 import { ChangeFields } from './ChangeFields';
-import { KINDS, SWEPT, type Kind } from './kinds';
-import { rangeOf, textOf, valuesOf } from './range';
+import { beginning, KINDS, numbersOf, type Kind } from './kinds';
+import { textOf, valuesOf } from './range';
 
 /** A number that shall run through values; what is typed stands beside what it says. */
 export interface AxisWish {
@@ -36,7 +36,7 @@ export function AxisForm({
   onRemove?: () => void;
 }) {
   const units = useUnits();
-  const numbers = SWEPT[w.change.kind];
+  const numbers = numbersOf(choices, w.change.kind);
   const q = numbers.find((x) => x.member === w.member) ?? numbers[0];
   const shown = shownAs(units, q.quantity, q.unit, q.label);
   const [wrong, setWrong] = useState(false);
@@ -52,7 +52,7 @@ export function AxisForm({
           value={w.change.kind}
           onChange={(e) => onKind(e.target.value as Kind)}
         >
-          {KINDS.filter((k) => SWEPT[k.kind].length).map((k) => (
+          {KINDS.filter((k) => numbersOf(choices, k.kind).length).map((k) => (
             <option key={k.kind} value={k.kind}>
               {k.label}
             </option>
@@ -69,7 +69,7 @@ export function AxisForm({
                 ...w,
                 member: next.member,
                 text: null,
-                values: rangeOf(next.from, next.to, next.step),
+                values: beginning(next),
               });
             }}
           >

@@ -5,7 +5,7 @@ import { useUnits, type Units } from '../../model/units';
 import type { Variants, VariantRun } from '../../model/variantCalls';
 import { tsv } from '../../shared/tsv';
 import { Chart } from '../Chart';
-import { base, MONTHS, SERIES } from '../charts';
+import { base, lying, MONTHS, SERIES } from '../charts';
 import { csv, save } from '../csv';
 import { figure } from '../measures';
 import { metricOf, shareText, tone } from './figures';
@@ -269,15 +269,11 @@ function pictures(columns: Column[], units: Units) {
     option: {
       ...b,
       grid: { ...b.grid, top: 26 },
-      tooltip: { ...b.tooltip, axisPointer: { type: 'shadow' } },
-      xAxis: b.yAxis,
-      yAxis: {
-        ...b.xAxis,
-        type: 'category',
-        inverse: true,
-        data: names.map((f) => f.label),
-        axisLabel: { ...b.xAxis.axisLabel, width: 280, overflow: 'truncate' },
-      },
+      ...lying(
+        b,
+        names.map((f) => f.label),
+        280,
+      ),
       series: columns.map((c, i) => ({
         type: 'bar',
         name: c.name,

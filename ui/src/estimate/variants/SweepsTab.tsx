@@ -3,12 +3,11 @@ import { useQuery } from '@tanstack/react-query';
 import { Play, RotateCw, Trash2, X } from 'lucide-react';
 import { api, type Model } from '../../model/api';
 import { useUnits } from '../../model/units';
-import type { Change, Variants } from '../../model/variantCalls';
+import type { Change, Choices, Variants } from '../../model/variantCalls';
 import { count } from '../../model/words';
 import { useAct, useChoices } from './useVariants';
 import { AxisForm, type AxisWish } from './AxisForm';
-import { KINDS, SWEPT } from './kinds';
-import { rangeOf } from './range';
+import { beginning, KINDS, numbersOf } from './kinds';
 import { useLibrary } from './useLibrary';
 import { Lacks } from './Lacks';
 import { SweepCharts } from './SweepCharts';
@@ -44,9 +43,9 @@ export function SweepsTab({
 
   const wishes = axes.length
     ? axes
-    : [wishOf(KINDS.find((k) => k.kind === 'LayerThickness')!.fresh(choices, library))].filter(
-        (w): w is AxisWish => w !== null,
-      );
+    : [
+        wishOf(choices, KINDS.find((k) => k.kind === 'LayerThickness')!.fresh(choices, library)),
+      ].filter((w): w is AxisWish => w !== null);
   const runs = wishes.map((w) => w.values.length);
   const total = grid ? runs.reduce((a, b) => a * b, 1) : runs.reduce((a, b) => a + b, 0);
 
@@ -55,7 +54,7 @@ export function SweepsTab({
       (k) =>
         k.kind === (wishes[0]?.change.kind === 'WindowShades' ? 'GlazingShare' : 'WindowShades'),
     )!.fresh(choices!, library);
-    const wish = wishOf(made);
+    const wish = wishOf(choices!, made);
     setWhy(typeof made === 'string' ? made : null);
     if (wish) setAxes([...wishes, wish]);
   }
@@ -107,7 +106,7 @@ export function SweepsTab({
             project={project}
             onKind={(kind) => {
               const made = KINDS.find((k) => k.kind === kind)!.fresh(choices, library);
-              const wish = wishOf(made);
+              const wish = wishOf(choices!, made);
               setWhy(typeof made === 'string' ? made : null);
               if (wish) setAxes(wishes.map((x, k) => (k === i ? wish : x)));
             }}
@@ -230,10 +229,10 @@ export function SweepsTab({
 }
 
 /** An axis of a change's first number; null where the change cannot be made here, or has none. */
-function wishOf(change: Change | string): AxisWish | null {
+function wishOf(choices: Choices, change: Change | string): AxisWish | null {
   if (typeof change === 'string') return null;
-  const numbers = SWEPT[change.kind];
+  const numbers = numbersOf(choices, change.kind);
   if (!numbers.length) return null;
   const q = numbers[0];
-  return { change, member: q.member, text: null, values: rangeOf(q.from, q.to, q.step) };
+  return { change, member: q.member, text: null, values: beginning(q) };
 }

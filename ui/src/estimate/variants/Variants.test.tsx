@@ -24,6 +24,7 @@ const CHOICES: Choices = {
   storeys: [],
   weather: [{ id: 'w', label: 'Sandling' }],
   carriers: [{ carrier: 'GAS', label: 'gas' }],
+  numbers: [],
   lighting: null,
   equipment: null,
 };
@@ -84,7 +85,6 @@ const variants = (list: Variant[], more: Partial<Variants> = {}): Variants => ({
   metrics: METRICS,
   judgedBy: 'HEATING',
   gains: [],
-  order: [],
   sweeps: [],
   ...more,
 });

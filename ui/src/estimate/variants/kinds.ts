@@ -1,6 +1,7 @@
 import type { Change, Choices } from '../../model/variantCalls';
 import type { LibraryAnswer } from '../../model/api';
 import { ofLibrary } from '../../model/specs';
+import { rangeOf } from './range';
 
 export type Kind = Change['kind'];
 export type Of<K extends Kind> = Extract<Change, { kind: K }>;
@@ -147,227 +148,40 @@ export const KINDS: ChangeKind[] = [
   },
 ];
 
-/** Numbers of each kind that can run through values, with what they are called; bounds are the server's. */
-export const SWEPT: Record<
-  Kind,
-  {
-    member: string;
-    label: string;
-    quantity: string;
-    unit: string;
-    from: number;
-    to: number;
-    step: number;
-  }[]
-> = {
-  GlazingShare: [
-    {
-      member: 'share',
-      label: 'glazing share',
-      quantity: 'SHARE',
-      unit: '',
-      from: 0.1,
-      to: 0.6,
-      step: 0.1,
-    },
-    {
-      member: 'sill',
-      label: 'sill height',
-      quantity: 'LENGTH',
-      unit: 'm',
-      from: 0.2,
-      to: 1,
-      step: 0.2,
-    },
-  ],
-  WindowType: [
-    {
-      member: 'uValue',
-      label: 'U-value of windows',
-      quantity: 'U_VALUE',
-      unit: 'W/m²K',
-      from: 0.6,
-      to: 1.4,
-      step: 0.2,
-    },
-    {
-      member: 'solarHeatGain',
-      label: 'solar heat gain',
-      quantity: 'SHARE',
-      unit: '',
-      from: 0.2,
-      to: 0.6,
-      step: 0.1,
-    },
-  ],
-  WindowShades: [
-    {
-      member: 'overhang',
-      label: 'depth of overhangs',
-      quantity: 'LENGTH',
-      unit: 'm',
-      from: 0,
-      to: 1.5,
-      step: 0.25,
-    },
-    {
-      member: 'fin',
-      label: 'depth of fins',
-      quantity: 'LENGTH',
-      unit: 'm',
-      from: 0,
-      to: 1,
-      step: 0.25,
-    },
-  ],
-  ConstructionOfType: [
-    {
-      member: 'uValue',
-      label: 'U-value',
-      quantity: 'U_VALUE',
-      unit: 'W/m²K',
-      from: 0.1,
-      to: 0.3,
-      step: 0.05,
-    },
-  ],
-  LayerThickness: [
-    {
-      member: 'thickness',
-      label: 'thickness',
-      quantity: 'LENGTH',
-      unit: 'm',
-      from: 0.1,
-      to: 0.3,
-      step: 0.02,
-    },
-  ],
-  StatedUValue: [
-    {
-      member: 'uValue',
-      label: 'U-value',
-      quantity: 'U_VALUE',
-      unit: 'W/m²K',
-      from: 0.1,
-      to: 0.3,
-      step: 0.05,
-    },
-  ],
-  Leakage: [
-    {
-      member: 'airChanges',
-      label: 'air through leaks',
-      quantity: '',
-      unit: '1/h',
-      from: 0,
-      to: 0.5,
-      step: 0.1,
-    },
-  ],
-  SetPoints: [
-    {
-      member: 'heating',
-      label: 'set-point for heating',
-      quantity: 'TEMPERATURE',
-      unit: '°C',
-      from: 18,
-      to: 22,
-      step: 1,
-    },
-    {
-      member: 'cooling',
-      label: 'set-point for cooling',
-      quantity: 'TEMPERATURE',
-      unit: '°C',
-      from: 24,
-      to: 28,
-      step: 1,
-    },
-  ],
-  LightAndEquipment: [
-    {
-      member: 'lighting',
-      label: 'light',
-      quantity: 'POWER_DENSITY',
-      unit: 'W/m²',
-      from: 2,
-      to: 12,
-      step: 2,
-    },
-    {
-      member: 'equipment',
-      label: 'equipment',
-      quantity: 'POWER_DENSITY',
-      unit: 'W/m²',
-      from: 2,
-      to: 12,
-      step: 2,
-    },
-  ],
-  HeatRecovery: [
-    {
-      member: 'share',
-      label: 'heat recovery',
-      quantity: 'SHARE',
-      unit: '',
-      from: 0,
-      to: 0.9,
-      step: 0.15,
-    },
-  ],
-  SystemsOf: [
-    {
-      member: 'heatingEfficiency',
-      label: 'efficiency of heating',
-      quantity: '',
-      unit: '',
-      from: 2.5,
-      to: 5,
-      step: 0.5,
-    },
-    {
-      member: 'coolingEfficiency',
-      label: 'efficiency of cooling',
-      quantity: '',
-      unit: '',
-      from: 2,
-      to: 6,
-      step: 1,
-    },
-    {
-      member: 'hotWaterEfficiency',
-      label: 'efficiency of hot water',
-      quantity: '',
-      unit: '',
-      from: 0.8,
-      to: 3,
-      step: 0.2,
-    },
-    {
-      member: 'fanPower',
-      label: 'power of fans',
-      quantity: '',
-      unit: 'W/(l/s)',
-      from: 0.5,
-      to: 2.5,
-      step: 0.5,
-    },
-  ],
-  Turned: [
-    { member: 'degrees', label: 'turn', quantity: '', unit: '°', from: 0, to: 330, step: 30 },
-  ],
-  StoreyHeight: [
-    {
-      member: 'height',
-      label: 'height of storeys',
-      quantity: 'LENGTH',
-      unit: 'm',
-      from: 2.6,
-      to: 4,
-      step: 0.2,
-    },
-  ],
-  OtherClimate: [],
+/** Values that a sweep begins with, in SI; what the numbers are called and counted in, the server says. */
+const BEGINNINGS: Record<string, [from: number, to: number, step: number]> = {
+  'GlazingShare share': [0.1, 0.6, 0.1],
+  'GlazingShare sill': [0.2, 1, 0.2],
+  'WindowType uValue': [0.6, 1.4, 0.2],
+  'WindowType solarHeatGain': [0.2, 0.6, 0.1],
+  'WindowShades overhang': [0, 1.5, 0.25],
+  'WindowShades fin': [0, 1, 0.25],
+  'LayerThickness thickness': [0.1, 0.3, 0.02],
+  'Leakage airChanges': [0, 0.5, 0.1],
+  'SetPoints heating': [18, 22, 1],
+  'SetPoints cooling': [24, 28, 1],
+  'HeatRecovery share': [0, 0.9, 0.15],
+  'SystemsOf heatingEfficiency': [2.5, 5, 0.5],
+  'SystemsOf coolingEfficiency': [2, 6, 1],
+  'SystemsOf hotWaterEfficiency': [0.8, 3, 0.2],
+  'SystemsOf fanPower': [0.5, 2.5, 0.5],
+  'Turned degrees': [0, 330, 30],
+  'StoreyHeight height': [2.6, 4, 0.2],
 };
+const OF_UNIT: Record<string, [number, number, number]> = {
+  'W/m²K': [0.1, 0.3, 0.05],
+  'W/m²': [2, 12, 2],
+};
+
+/** The numbers of a kind that can run through values. */
+export const numbersOf = (choices: Choices, kind: Kind) =>
+  choices.numbers.filter((n) => n.kind === kind);
+
+/** Values that a number begins with. */
+export function beginning(n: Choices['numbers'][number]): number[] {
+  const [from, to, step] = BEGINNINGS[`${n.kind} ${n.member}`] ??
+    OF_UNIT[n.unit] ?? [n.least, n.most, (n.most - n.least) / 4];
+  return rangeOf(from, to, step);
+}
 
 export const labelOf = (kind: Kind) => KINDS.find((k) => k.kind === kind)!.label;

@@ -120,7 +120,7 @@ class VariantsTest {
 
   @Test
   void variantsRunBesideTheBaseline() {
-    String shaded = add(spec("Shaded", SHADES));
+    add(spec("Shaded", SHADES));
     String better = add(spec("Better", WALL, RECOVERY));
     JsonNode before = variants();
     assertThat(before.get("baseline").get("state").asString()).isEqualTo("none");
@@ -142,8 +142,6 @@ class VariantsTest {
       assertThat(g.get("perEffort").asDouble()).isLessThanOrEqualTo(last);
       last = g.get("perEffort").asDouble();
     }
-    assertThat(after.get("order").get(0).asString()).isEqualTo(better);
-    assertThat(after.get("order").get(1).asString()).isEqualTo(shaded);
   }
 
   @Test
@@ -216,8 +214,6 @@ class VariantsTest {
     assertThat(yentra.delete("/api/variants/" + a).body()).contains("Package");
     assertThat(yentra.delete("/api/variants/" + all).status()).isEqualTo(204);
     assertThat(yentra.delete("/api/variants/" + a).status()).isEqualTo(204);
-    yentra.put(path + "/order", Map.of("variants", List.of(c, b)));
-    assertThat(variants().get("variants").get(0).get("id").asString()).isEqualTo(c);
   }
 
   @Test

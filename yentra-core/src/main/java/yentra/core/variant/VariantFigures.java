@@ -6,8 +6,6 @@ import java.util.Map;
 import yentra.core.boundary.Watch;
 import yentra.core.check.measure.CheckContext;
 import yentra.core.climate.WeatherYear;
-import yentra.core.envelope.Opening;
-import yentra.core.envelope.Surface;
 import yentra.core.estimate.Energy;
 import yentra.core.estimate.Estimate;
 import yentra.core.estimate.MissingAssumed;
@@ -170,18 +168,10 @@ public record VariantFigures(
     return loss.total(s -> context.octant(s) >= 0).meanUValue();
   }
 
-  private static List<OfSide> sides(CheckContext context) {
-    double[] gross = new double[Facing.values().length];
-    double[] glazed = new double[gross.length];
-    for (Surface s : context.envelope().surfaces()) {
-      int octant = context.octant(s);
-      if (octant >= 0) {
-        gross[octant] += s.polygon().area();
-        for (Opening o : s.openings()) {
-          glazed[octant] += o.type().isGlazed() ? o.polygon().area() : 0;
-        }
-      }
-    }
+  /** Outdoor walls by where they face, from north clockwise. */
+  public static List<OfSide> sides(CheckContext context) {
+    double[] gross = context.measures().walls();
+    double[] glazed = context.measures().glazing();
     List<OfSide> out = new ArrayList<>();
     for (Facing f : Facing.values()) {
       out.add(new OfSide(f, gross[f.ordinal()], glazed[f.ordinal()]));

@@ -12,6 +12,7 @@ import yentra.core.exchange.BalanceLine;
 import yentra.core.exchange.HandoverFormat;
 import yentra.core.exchange.UnitSystem;
 import yentra.core.units.Quantity;
+import yentra.server.web.Markup;
 
 /**
  * The report that goes with a handover, one HTML page that needs nothing beside it: what came in
@@ -60,14 +61,8 @@ final class HandoverReport {
     return r.html.toString().getBytes(StandardCharsets.UTF_8);
   }
 
-  private static String text(String s) {
-    return s == null
-        ? ""
-        : s.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;").replace("\"", "&quot;");
-  }
-
   private void head(Provenance p) {
-    String title = text(p.from().projectName()) + ": handover";
+    String title = Markup.text(p.from().projectName()) + ": handover";
     html.append("<!doctype html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><title>")
         .append(title)
         .append("</title><style>")
@@ -75,20 +70,20 @@ final class HandoverReport {
         .append("</style></head><body>\n<h1>")
         .append(title)
         .append("</h1>\n<p>")
-        .append(text(p.made().by()))
+        .append(Markup.text(p.made().by()))
         .append(", ")
         .append(MOMENT.format(p.made().at().atOffset(ZoneOffset.UTC)))
         .append(", state ")
         .append(p.made().version())
         .append(" of the log. Written by ")
-        .append(text(p.product()))
+        .append(Markup.text(p.product()))
         .append(".</p>\n");
   }
 
   private void came(Provenance p, List<String> partNotes) {
     title("What came in");
     html.append("<p>")
-        .append(text(p.from().fileName()))
+        .append(Markup.text(p.from().fileName()))
         .append(", part ")
         .append(p.from().part())
         .append(", revision ")
@@ -109,11 +104,12 @@ final class HandoverReport {
         List.of("File", "Format", "Holds", "Proof"),
         files,
         List.of(
-            f -> text(f.fileName()) + "<br><code>SHA-256 " + f.sha256() + "</code>",
-            f -> text(HandoverFormat.named(f.format()).map(HandoverFormat::label).orElse("")),
+            f -> Markup.text(f.fileName()) + "<br><code>SHA-256 " + f.sha256() + "</code>",
+            f ->
+                Markup.text(HandoverFormat.named(f.format()).map(HandoverFormat::label).orElse("")),
             f ->
                 f.counts().entrySet().stream()
-                    .map(e -> e.getValue() + " " + text(e.getKey()))
+                    .map(e -> e.getValue() + " " + Markup.text(e.getKey()))
                     .collect(Collectors.joining(", ")),
             HandoverReport::proof));
   }
@@ -126,7 +122,7 @@ final class HandoverReport {
     }
     f.differences().forEach(d -> said.add("reads back: " + d));
     f.faults().forEach(d -> said.add("against the standard: " + d));
-    return said.isEmpty() ? "counted" : text(String.join("; ", said));
+    return said.isEmpty() ? "counted" : Markup.text(String.join("; ", said));
   }
 
   private void notes(List<HandoverStore.FileRow> files) {
@@ -157,13 +153,15 @@ final class HandoverReport {
         .append("<th class=n>Now</th><th class=n>Read back</th><th>What makes the difference</th>")
         .append("</tr>\n");
     for (BalanceLine l : lines) {
-      html.append("<tr><td>").append(text(l.what()));
+      html.append("<tr><td>").append(Markup.text(l.what()));
       for (Double v : java.util.Arrays.asList(l.source(), l.before(), l.now(), l.readBack())) {
-        html.append("</td><td class=n>").append(text(figure(l, v)));
+        html.append("</td><td class=n>").append(Markup.text(figure(l, v)));
       }
       html.append("</td><td>")
           .append(
-              l.causes().stream().map(c -> text(c.said(units))).collect(Collectors.joining("<br>")))
+              l.causes().stream()
+                  .map(c -> Markup.text(c.said(units)))
+                  .collect(Collectors.joining("<br>")))
           .append("</td></tr>\n");
     }
     html.append("</table>\n");
@@ -179,8 +177,8 @@ final class HandoverReport {
         List.of("Step", "By", "When"),
         p.log(),
         List.of(
-            s -> text(s.summary()),
-            s -> text(s.by()),
+            s -> Markup.text(s.summary()),
+            s -> Markup.text(s.by()),
             s -> MOMENT.format(s.at().atOffset(ZoneOffset.UTC))));
   }
 
@@ -194,28 +192,28 @@ final class HandoverReport {
         List.of("Check", "Severity", "Finding", "Why it was left"),
         p.left(),
         List.of(
-            l -> text(l.code()),
-            l -> text(l.severity()),
-            l -> text(l.message()),
+            l -> Markup.text(l.code()),
+            l -> Markup.text(l.severity()),
+            l -> Markup.text(l.message()),
             l ->
                 l.reason() == null
                     ? "<span class=open>open</span>"
-                    : text(l.reason()) + " (" + text(l.by()) + ")"));
+                    : Markup.text(l.reason()) + " (" + Markup.text(l.by()) + ")"));
   }
 
   private void title(String words) {
-    html.append("<h2>").append(text(words)).append("</h2>\n");
+    html.append("<h2>").append(Markup.text(words)).append("</h2>\n");
   }
 
   private void list(List<String> lines) {
     html.append("<ul>");
-    lines.forEach(l -> html.append("<li>").append(text(l)).append("</li>\n"));
+    lines.forEach(l -> html.append("<li>").append(Markup.text(l)).append("</li>\n"));
     html.append("</ul>\n");
   }
 
   private <T> void table(List<String> heads, List<T> rows, List<Function<T, String>> cells) {
     html.append("<table><tr>");
-    heads.forEach(h -> html.append("<th>").append(text(h)).append("</th>"));
+    heads.forEach(h -> html.append("<th>").append(Markup.text(h)).append("</th>"));
     html.append("</tr>\n");
     for (T row : rows) {
       html.append("<tr>");

@@ -17,6 +17,7 @@ import yentra.core.units.Quantity;
 import yentra.server.decisions.DecisionViews;
 import yentra.server.deliveries.LogViews;
 import yentra.server.estimate.ClimateViews;
+import yentra.server.web.Markup;
 
 /** Chapters about what came in, what was decided, and what is left. */
 final class BuildingChapters {

@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.DoubleStream;
 import java.util.stream.Stream;
+import yentra.server.web.Markup;
 
 /** Charts as SVG: bars by category, flows to both sides, curves, maps of two numbers. */
 final class ChartDrawing {

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import yentra.core.units.Quantity;
 import yentra.server.estimate.EstimateViews;
+import yentra.server.web.Markup;
 
 /** Chapters about loads and the year, of the newest run on the state as it is. */
 final class EstimateChapters {

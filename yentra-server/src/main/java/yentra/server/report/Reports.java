@@ -26,6 +26,7 @@ import yentra.server.thermal.ThermalAnswers;
 import yentra.server.variants.Sweeps;
 import yentra.server.variants.VariantAnswers;
 import yentra.server.variants.VariantViews;
+import yentra.server.web.Markup;
 import yentra.server.web.Problem;
 
 /** Makes reports and write-ups of the newest state of a delivery, as one page or as PDF. */

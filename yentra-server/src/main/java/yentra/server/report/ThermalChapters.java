@@ -6,14 +6,13 @@ import java.util.Locale;
 import yentra.core.envelope.Conditions;
 import yentra.core.envelope.Envelope;
 import yentra.core.envelope.InternalGains;
-import yentra.core.envelope.Opening;
 import yentra.core.envelope.Space;
-import yentra.core.envelope.Surface;
 import yentra.core.envelope.Zone;
 import yentra.core.units.Quantity;
-import yentra.core.variant.change.Facing;
+import yentra.core.variant.VariantFigures;
 import yentra.server.estimate.EstimateViews;
 import yentra.server.thermal.ThermalViews;
+import yentra.server.web.Markup;
 
 /** Chapters about constructions, uses, directions and thermal bridges. */
 final class ThermalChapters {
@@ -164,31 +163,16 @@ final class ThermalChapters {
   }
 
   void areas(Markup out) {
-    Facing[] sides = Facing.values();
-    double[] gross = new double[sides.length];
-    double[] glazed = new double[sides.length];
-    Envelope e = data.state().envelope();
-    for (Surface s : e.surfaces()) {
-      int o = data.state().context().octant(s);
-      if (o >= 0) {
-        gross[o] += s.polygon().area();
-        glazed[o] +=
-            s.openings().stream()
-                .filter(x -> x.type().isGlazed())
-                .map(Opening::polygon)
-                .mapToDouble(p -> p.area())
-                .sum();
-      }
-    }
     List<List<String>> rows = new ArrayList<>();
-    for (Facing f : sides) {
-      if (gross[f.ordinal()] > 0) {
+    for (VariantFigures.OfSide x : VariantFigures.sides(data.state().context())) {
+      if (x.gross() > 0) {
+        String label = x.facing().label();
         rows.add(
             List.of(
-                f.label().substring(0, 1).toUpperCase(Locale.ROOT) + f.label().substring(1),
-                shown.figure(Quantity.AREA, gross[f.ordinal()], 1),
-                shown.figure(Quantity.AREA, glazed[f.ordinal()], 1),
-                Shown.percent(glazed[f.ordinal()] / gross[f.ordinal()], 1)));
+                label.substring(0, 1).toUpperCase(Locale.ROOT) + label.substring(1),
+                shown.figure(Quantity.AREA, x.gross(), 1),
+                shown.figure(Quantity.AREA, x.glazed(), 1),
+                Shown.percent(x.share(), 1)));
       }
     }
     out.p("Outdoor walls with their openings, by where they face from true north.");

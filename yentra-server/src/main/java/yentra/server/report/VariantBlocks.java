@@ -9,6 +9,7 @@ import java.util.UUID;
 import yentra.core.units.Quantity;
 import yentra.core.variant.Metric;
 import yentra.server.variants.VariantViews;
+import yentra.server.web.Markup;
 
 /** Blocks about variants and sweeps, as they are on the state as it is. */
 final class VariantBlocks {

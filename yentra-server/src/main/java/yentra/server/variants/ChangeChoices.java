@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import yentra.core.envelope.Construction;
 import yentra.core.envelope.Envelope;
@@ -17,7 +18,24 @@ import yentra.core.envelope.Space;
 import yentra.core.envelope.Surface;
 import yentra.core.envelope.SurfaceType;
 import yentra.core.estimate.setting.Systems;
+import yentra.core.repair.construction.ConstructionSpec;
+import yentra.core.variant.VariantFigures;
+import yentra.core.variant.change.Change;
+import yentra.core.variant.change.ChangeQuantity;
+import yentra.core.variant.change.ConstructionOfType;
 import yentra.core.variant.change.Facing;
+import yentra.core.variant.change.GlazingShare;
+import yentra.core.variant.change.HeatRecovery;
+import yentra.core.variant.change.LayerThickness;
+import yentra.core.variant.change.Leakage;
+import yentra.core.variant.change.LightAndEquipment;
+import yentra.core.variant.change.SetPoints;
+import yentra.core.variant.change.StatedUValue;
+import yentra.core.variant.change.StoreyHeight;
+import yentra.core.variant.change.SystemsOf;
+import yentra.core.variant.change.Turned;
+import yentra.core.variant.change.WindowShades;
+import yentra.core.variant.change.WindowType;
 import yentra.server.deliveries.DeliveryStates;
 import yentra.server.estimate.WeatherFiles;
 
@@ -62,6 +80,20 @@ class ChangeChoices {
   record CarrierChoice(Systems.Carrier carrier, String label) {}
 
   /**
+   * A number of a kind of change.
+   *
+   * @param quantity name of its kind, by which it is converted; empty for what has one unit
+   */
+  record NumberChoice(
+      String kind,
+      String member,
+      String label,
+      String quantity,
+      String unit,
+      double least,
+      double most) {}
+
+  /**
    * All of them.
    *
    * @param lighting mean of used spaces that say it, W/m²; null where none does
@@ -73,6 +105,7 @@ class ChangeChoices {
       List<StoreyChoice> storeys,
       List<ClimateChoice> weather,
       List<CarrierChoice> carriers,
+      List<NumberChoice> numbers,
       Double lighting,
       Double equipment) {}
 
@@ -86,8 +119,40 @@ class ChangeChoices {
         storeys(delivery),
         weather.all().stream().map(w -> new ClimateChoice(w.id().toString(), w.label())).toList(),
         Arrays.stream(Systems.Carrier.values()).map(c -> new CarrierChoice(c, c.label())).toList(),
+        NUMBERS,
         mean(e, x -> x.gains().lighting()),
         mean(e, x -> x.gains().equipment()));
+  }
+
+  /** Of each kind that has numbers, as the kinds themselves tell them. */
+  private static final List<NumberChoice> NUMBERS =
+      Stream.of(
+              new GlazingShare(Set.of(), 0, 0),
+              new WindowType(Set.of(), "", 1, 1, null, ""),
+              new WindowShades(Set.of(), 0, 0),
+              new ConstructionOfType(
+                  SurfaceType.ROOF, new ConstructionSpec(null, "", List.of(), 1.0, "")),
+              new LayerThickness("", "", 0),
+              new StatedUValue("", 1),
+              new Leakage(0),
+              new SetPoints(null, null),
+              new LightAndEquipment(null, null),
+              new HeatRecovery(0),
+              new SystemsOf(null, null, null, null, null, null),
+              new Turned(0),
+              new StoreyHeight("", 1))
+          .flatMap(c -> c.quantities().stream().map(q -> number(c, q)))
+          .toList();
+
+  private static NumberChoice number(Change c, ChangeQuantity q) {
+    return new NumberChoice(
+        c.getClass().getSimpleName(),
+        q.member(),
+        q.label(),
+        q.quantity() == null ? "" : q.quantity().name(),
+        q.shownUnit(),
+        q.least(),
+        q.most());
   }
 
   private static Double mean(Envelope e, java.util.function.Function<Space, Double> of) {
@@ -97,25 +162,9 @@ class ChangeChoices {
   }
 
   private static List<SideChoice> sides(DeliveryStates.State s) {
-    double[] gross = new double[Facing.values().length];
-    double[] glazed = new double[gross.length];
-    for (Surface x : s.envelope().surfaces()) {
-      int octant = s.context().octant(x);
-      if (octant >= 0) {
-        gross[octant] += x.polygon().area();
-        glazed[octant] +=
-            x.openings().stream()
-                .filter(o -> o.type().isGlazed())
-                .mapToDouble(o -> o.polygon().area())
-                .sum();
-      }
-    }
-    List<SideChoice> out = new ArrayList<>();
-    for (Facing f : Facing.values()) {
-      double g = gross[f.ordinal()];
-      out.add(new SideChoice(f, f.label(), g, g > 0 ? glazed[f.ordinal()] / g : 0));
-    }
-    return out;
+    return VariantFigures.sides(s.context()).stream()
+        .map(x -> new SideChoice(x.facing(), x.facing().label(), x.gross(), x.share()))
+        .toList();
   }
 
   private static List<ConstructionChoice> constructions(DeliveryStates.State s) {

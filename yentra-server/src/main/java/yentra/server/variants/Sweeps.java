@@ -294,12 +294,11 @@ public class Sweeps {
 
   private static VariantViews.AxisView view(Sweep.Axis a) {
     ChangeQuantity q = a.quantity();
-    String unit = q.quantity() == null ? q.unit() : q.quantity().si().symbol();
     return new VariantViews.AxisView(
         q.label(),
         a.change().label(),
         q.quantity() == null ? "" : q.quantity().name(),
-        unit,
+        q.shownUnit(),
         a.values());
   }
 

@@ -86,7 +86,6 @@ public class VariantAnswers {
           metrics(),
           Metric.DEMAND,
           List.of(),
-          List.of(),
           List.of());
     }
     Bases.Basis basis = bases.now(delivery);
@@ -117,7 +116,6 @@ public class VariantAnswers {
         metrics(),
         judgedBy,
         gains(lines, known, baseline.figures(), judgedBy),
-        order(lines, known, judgedBy),
         sweeps.lines(delivery, basis.key()));
   }
 
@@ -234,20 +232,6 @@ public class VariantAnswers {
             .thenComparing(VariantViews.GainView::gain, Comparator.nullsFirst(Double::compare))
             .reversed());
     return sorted;
-  }
-
-  private static List<UUID> order(
-      List<Line> lines, Map<String, VariantRuns.Run> known, Metric metric) {
-    return lines.stream()
-        .sorted(
-            Comparator.comparingDouble(
-                l -> {
-                  VariantRuns.Run r = known.get(l.ask);
-                  double v = r == null || r.figures() == null ? Double.NaN : metric.of(r.figures());
-                  return Double.isNaN(v) ? Double.POSITIVE_INFINITY : v;
-                }))
-        .map(l -> l.kept.id())
-        .toList();
   }
 
   /**

@@ -86,12 +86,6 @@ class VariantController {
     store.delete(variant);
   }
 
-  @PutMapping("/projects/{id}/variants/order")
-  @ResponseStatus(HttpStatus.NO_CONTENT)
-  void order(@PathVariable UUID id, @RequestBody VariantViews.OrderRequest asked) {
-    store.order(id, asked.variants());
-  }
-
   @PutMapping("/projects/{id}/targets")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void targets(

@@ -168,19 +168,6 @@ public class VariantStore {
     db.deleteFrom(VARIANT).where(VARIANT.ID.eq(id)).execute();
   }
 
-  /** Puts variants in an order; those that are not named come after. */
-  @Transactional
-  public void order(UUID project, List<UUID> order) {
-    Map<UUID, Kept> all = of(project);
-    Set<UUID> placed = new java.util.LinkedHashSet<>();
-    order.stream().filter(all::containsKey).forEach(placed::add);
-    placed.addAll(all.keySet());
-    int place = 0;
-    for (UUID id : placed) {
-      db.update(VARIANT).set(VARIANT.PLACE, place++).where(VARIANT.ID.eq(id)).execute();
-    }
-  }
-
   private static VariantViews.VariantSpec checked(
       UUID id, VariantViews.VariantSpec spec, Map<UUID, Kept> all) {
     String name = spec.name() == null ? "" : spec.name().replaceAll("\\p{Cntrl}", " ").strip();

@@ -164,7 +164,6 @@ public final class VariantViews {
    *
    * @param weather what it is estimated with; empty where none is chosen
    * @param gains single changes by what they bring for the first target's metric, or else demand
-   * @param order variants by the same metric, least first; those without figures last
    */
   public record VariantsView(
       long version,
@@ -176,7 +175,6 @@ public final class VariantViews {
       List<MetricKind> metrics,
       Metric judgedBy,
       List<GainView> gains,
-      List<UUID> order,
       List<SweepLine> sweeps) {}
 
   /** A sweep in a list. */
@@ -265,9 +263,6 @@ public final class VariantViews {
 
   /** Makes a variant the baseline. */
   public record AdoptRequest(long basedOn) {}
-
-  /** Order of variants. */
-  public record OrderRequest(List<UUID> variants) {}
 
   /**
    * How many runs are open and have ended: tells a page that there is something new.

@@ -21,6 +21,11 @@ public record ChangeQuantity(
     Double value,
     double least,
     double most) {
+  /** What it is counted in: the SI unit of its quantity, or a unit of its own. */
+  public String shownUnit() {
+    return quantity == null ? unit : quantity.si().symbol();
+  }
+
   static ChangeQuantity of(
       String member, String label, Quantity quantity, Double value, double least, double most) {
     return new ChangeQuantity(member, label, quantity, null, value, least, most);

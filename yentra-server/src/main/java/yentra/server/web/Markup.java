@@ -1,4 +1,4 @@
-package yentra.server.report;
+package yentra.server.web;
 
 import java.util.List;
 
